@@ -1,0 +1,70 @@
+package dev.restis.core.cutting;
+
+import dev.restis.core.measure.Length;
+import java.util.List;
+import java.util.function.Predicate;
+
+/**
+ * Where each strand is cut, and what is left.
+ *
+ * @param spools holdings that are touched, in the order of the request
+ * @param waiting pieces that cannot be cut from what is there; nothing of them is cut
+ */
+public record CutPlan(List<SpoolPlan> spools, List<Waiting> waiting) {
+
+    public CutPlan {
+        spools = List.copyOf(spools);
+        waiting = List.copyOf(waiting);
+    }
+
+    /** What a step of the scissors yields. */
+    public enum StepKind {
+        /** A strand. */
+        STRAND,
+        /** What lies before a flaw and serves no strand; it comes off so that the cord behind the flaw can be used. */
+        OFFCUT,
+        /** What is left of the holding after the last cut. */
+        REST
+    }
+
+    /**
+     * One stretch of a holding.
+     *
+     * @param strand the strand's id for {@link StepKind#STRAND}, else 0
+     * @param keep whether what is no strand is worth keeping
+     */
+    public record Step(StepKind kind, Length length, long strand, boolean keep) {}
+
+    /** A holding's stretches from its free end; their lengths add up to the holding's. */
+    public record SpoolPlan(Holding holding, List<Step> steps) {
+        public SpoolPlan {
+            steps = List.copyOf(steps);
+        }
+    }
+
+    /**
+     * A piece that must wait.
+     *
+     * @param article the article that no lot has enough of
+     * @param needed what its strands of that article add up to
+     * @param best the most that one lot has left for it
+     */
+    public record Waiting(long piece, long article, Length needed, Length best) {}
+
+    public Length cut() {
+        return total(s -> s.kind() == StepKind.STRAND);
+    }
+
+    /** What falls below its keep length. */
+    public Length scrap() {
+        return total(s -> s.kind() != StepKind.STRAND && !s.keep());
+    }
+
+    private Length total(Predicate<Step> which) {
+        return spools.stream()
+                .flatMap(s -> s.steps().stream())
+                .filter(which)
+                .map(Step::length)
+                .reduce(Length.ZERO, Length::plus);
+    }
+}

@@ -1,0 +1,74 @@
+package dev.restis.core.cutting;
+
+import dev.restis.core.cutting.CutPlan.SpoolPlan;
+import dev.restis.core.cutting.CutPlan.Step;
+import dev.restis.core.cutting.CutPlan.StepKind;
+import dev.restis.core.measure.Length;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** Checks a plan against the hard rules, knowing nothing of how it was made. */
+public final class CutPlanRules {
+
+    private CutPlanRules() {}
+
+    /** Every rule that {@code plan} breaks for {@code request}, in words for a developer; empty when it breaks none. */
+    public static List<String> broken(CutRequest request, CutPlan plan) {
+        List<String> broken = new ArrayList<>();
+        Map<Long, Demand> demands = request.demands().stream().collect(Collectors.toMap(Demand::id, d -> d));
+        Map<Long, Holding> cutFrom = new HashMap<>();
+        for (SpoolPlan spool : plan.spools()) {
+            checkSpool(spool, demands, cutFrom, broken);
+        }
+        Set<Long> waiting = plan.waiting().stream().map(CutPlan.Waiting::piece).collect(Collectors.toSet());
+        Map<String, Long> lots = new HashMap<>();
+        for (Demand demand : request.demands()) {
+            Holding holding = cutFrom.get(demand.id());
+            if ((holding == null) != waiting.contains(demand.piece())) {
+                broken.add("strand " + demand.id() + " of piece " + demand.piece() + " is "
+                        + (holding == null ? "not cut though its piece does not wait" : "cut though its piece waits"));
+            }
+            if (holding != null) {
+                Long lot = lots.putIfAbsent(demand.piece() + "/" + demand.article(), holding.lot());
+                if (lot != null && lot != holding.lot()) {
+                    broken.add("piece " + demand.piece() + " mixes lots " + lot + " and " + holding.lot());
+                }
+            }
+        }
+        return broken;
+    }
+
+    private static void checkSpool(
+            SpoolPlan spool, Map<Long, Demand> demands, Map<Long, Holding> cutFrom, List<String> broken) {
+        Holding holding = spool.holding();
+        Length at = Length.ZERO;
+        for (Step step : spool.steps()) {
+            Length to = at.plus(step.length());
+            if (step.kind() == StepKind.STRAND) {
+                Demand demand = demands.get(step.strand());
+                if (demand == null || demand.article() != holding.article()) {
+                    broken.add(
+                            "holding " + holding.id() + " cuts strand " + step.strand() + " that is not its article");
+                } else if (!demand.length().equals(step.length())) {
+                    broken.add("strand " + demand.id() + " needs " + demand.length() + " but gets " + step.length());
+                }
+                if (cutFrom.put(step.strand(), holding) != null) {
+                    broken.add("strand " + step.strand() + " is cut twice");
+                }
+                for (Length flaw : holding.flaws()) {
+                    if (at.isLessThan(flaw) && flaw.isLessThan(to)) {
+                        broken.add("strand " + step.strand() + " crosses the flaw at " + flaw);
+                    }
+                }
+            }
+            at = to;
+        }
+        if (!at.equals(holding.length())) {
+            broken.add("holding " + holding.id() + " of " + holding.length() + " is cut into " + at);
+        }
+    }
+}

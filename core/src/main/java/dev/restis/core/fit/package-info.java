@@ -1,0 +1,5 @@
+/** Sizes, ease, closures and whole repeats. */
+@NullMarked
+package dev.restis.core.fit;
+
+import org.jspecify.annotations.NullMarked;

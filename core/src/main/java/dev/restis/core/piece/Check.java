@@ -1,0 +1,28 @@
+package dev.restis.core.piece;
+
+import dev.restis.core.measure.Length;
+import java.util.Map;
+
+/**
+ * One check made before anything is cut.
+ *
+ * @param code what was checked, key of its words and of its remedy
+ * @param verdict the outcome
+ * @param lengths the lengths behind it, by name
+ * @param numbers other figures behind it, by name
+ */
+public record Check(String code, Verdict verdict, Map<String, Length> lengths, Map<String, Double> numbers) {
+
+    /** How a check came out, from best to worst. */
+    public enum Verdict {
+        GOOD,
+        UNKNOWN,
+        TIGHT,
+        NO
+    }
+
+    public Check {
+        lengths = Map.copyOf(lengths);
+        numbers = Map.copyOf(numbers);
+    }
+}

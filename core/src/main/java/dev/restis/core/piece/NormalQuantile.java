@@ -1,0 +1,31 @@
+package dev.restis.core.piece;
+
+/**
+ * Quantile of the standard normal distribution by Wichura's algorithm AS 241 (PPND7, Applied Statistics 37, 1988), good
+ * to about 1 part in 10^7.
+ */
+final class NormalQuantile {
+
+    private NormalQuantile() {}
+
+    /** The z with P(Z <= z) = p, for p strictly between 0 and 1. */
+    static double of(double p) {
+        if (!(p > 0 && p < 1)) {
+            throw new IllegalArgumentException("p must lie strictly between 0 and 1 but was " + p);
+        }
+        double q = p - 0.5;
+        if (Math.abs(q) <= 0.425) {
+            double r = 0.180625 - q * q;
+            return q
+                    * (((59.109374720 * r + 159.29113202) * r + 50.434271938) * r + 3.3871327179)
+                    / (((67.187563600 * r + 78.757757664) * r + 17.895169469) * r + 1.0);
+        }
+        double r = Math.sqrt(-Math.log(q < 0 ? p : 1 - p));
+        double z = r <= 5
+                ? (((0.17023821103 * (r - 1.6) + 1.3067284816) * (r - 1.6) + 2.7568153900) * (r - 1.6) + 1.4234372777)
+                        / ((0.12021132975 * (r - 1.6) + 0.73700164250) * (r - 1.6) + 1.0)
+                : (((0.017337203997 * (r - 5) + 0.42868294337) * (r - 5) + 3.0812263860) * (r - 5) + 6.6579051150)
+                        / ((0.012258202635 * (r - 5) + 0.24197894225) * (r - 5) + 1.0);
+        return q < 0 ? -z : z;
+    }
+}

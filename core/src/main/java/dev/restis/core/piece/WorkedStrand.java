@@ -1,0 +1,48 @@
+package dev.restis.core.piece;
+
+import dev.restis.core.measure.Length;
+import dev.restis.core.measure.Sum;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One strand to cut.
+ *
+ * @param role the role's code
+ * @param number which of its role, from 1
+ * @param slot which of the pattern's colours
+ * @param legs the sum behind each leg, in the role's order; one for a straight strand
+ * @param risk chance that it turns out too short, 0 to 1
+ * @param closing the terms after the legs: margin and rounding
+ * @param cutLength what to cut: the sum of all terms
+ * @param foldMark where to mark the fold, from the end of the first leg
+ */
+public record WorkedStrand(
+        String role,
+        int number,
+        int slot,
+        List<Sum> legs,
+        double risk,
+        Sum closing,
+        Length cutLength,
+        Optional<Length> foldMark) {
+
+    public WorkedStrand {
+        legs = List.copyOf(legs);
+    }
+
+    /** All terms in order; their total is the cut length. */
+    public Sum sum() {
+        return legs.stream().reduce(new Sum(List.of()), Sum::and).and(closing);
+    }
+
+    /** Cord that the body and the knots take, without tails, margin and rounding. */
+    public Length used() {
+        return sum().terms().stream()
+                .filter(t -> !t.code().startsWith("tail.")
+                        && !t.code().startsWith("margin")
+                        && !t.code().startsWith("rounding"))
+                .map(Sum.Term::total)
+                .reduce(Length.ZERO, Length::plus);
+    }
+}

@@ -1,0 +1,24 @@
+package dev.restis.core.stitch;
+
+/**
+ * A point that a strand passes within one repeat, from which the picture is drawn.
+ *
+ * @param along position along the body, 0 to 1 of the pitch; may reach past either end where strands overlap
+ * @param across position across the body, in half widths: 0 the middle, 1 the edge of the cores, 2 the outer edge
+ * @param level towards the eye, in layers: 1 in front of the core, -1 behind it
+ */
+public record Waypoint(double along, double across, double level) {
+
+    Waypoint mirrored() {
+        return new Waypoint(along, -across, level);
+    }
+
+    Waypoint shifted(double by) {
+        return new Waypoint(along + by, across, level);
+    }
+
+    /** Turned half round the body's axis. */
+    Waypoint turned() {
+        return new Waypoint(along, -across, -level);
+    }
+}

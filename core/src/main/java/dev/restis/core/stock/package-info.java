@@ -1,0 +1,5 @@
+/** Movements and balances. */
+@NullMarked
+package dev.restis.core.stock;
+
+import org.jspecify.annotations.NullMarked;

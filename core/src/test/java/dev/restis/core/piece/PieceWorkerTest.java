@@ -1,0 +1,216 @@
+package dev.restis.core.piece;
+
+import static dev.restis.core.piece.Examples.bracelet;
+import static dev.restis.core.piece.Examples.cuts;
+import static dev.restis.core.piece.Examples.fob;
+import static dev.restis.core.piece.Examples.withBeads;
+import static dev.restis.core.piece.Examples.worked;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.restis.core.fit.Ease;
+import dev.restis.core.measure.Fault;
+import dev.restis.core.measure.Length;
+import dev.restis.core.measure.Sum;
+import dev.restis.core.pattern.PatternBook;
+import dev.restis.core.piece.Check.Verdict;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class PieceWorkerTest {
+
+    /**
+     * 2 mm polyester works at 1.9 mm. F = 165 + 12 + pi*4.56 = 191.326; slider 10*1.08*1.9 = 20.52; 41 square knots of
+     * 4.104 = 168.264. Hand 210 (size M): T >= (210 + 5 + 14.326 - 168.264 + 20.52)/2 = 40.79, so 45 mm.
+     */
+    @Test
+    void fitsASquareKnotBarToAWrist() {
+        PieceFit fit = worked(bracelet(PatternBook.SQUARE_BAR, 2, 165)).fit();
+        assertThat(fit.target().total().toMillimetres()).isCloseTo(191.326, within(0.001));
+        assertThat(fit.repeats()).isEqualTo(41);
+        assertThat(fit.bodyLength()).isEqualTo(new Length(168_264));
+        PieceFit.Band band = fit.band().orElseThrow();
+        assertThat(band.slider()).isEqualTo(new Length(20_520));
+        assertThat(band.tail()).isEqualTo(Length.ofMillimetres(45));
+        assertThat(band.closed().toMillimetres()).isCloseTo(174.458, within(0.001));
+        assertThat(band.open().toMillimetres()).isCloseTo(168.264 + 90 - 20.52 - 14.326, within(0.001));
+    }
+
+    /**
+     * Core: 168.264 + two tails 90 + two end stops of 45.6 + two hand tails 90 + fray 6 = 445.464; margin at 1 in 50 is
+     * 0.12*2.0537*91.2 = 22.476; 467.94 is cut at 470. Working: two legs of 41*21.707 + 48, margin 219.33 each: 2315.
+     * Slider: two legs of 10*12.754 + 48 with 31.43 margin each: 415.
+     */
+    @Test
+    void cutsTheStrandsOfASquareKnotBar() {
+        WorkedPiece piece = worked(bracelet(PatternBook.SQUARE_BAR, 2, 165));
+        assertThat(cuts(piece))
+                .containsExactly(
+                        Length.ofMillimetres(470),
+                        Length.ofMillimetres(470),
+                        Length.ofMillimetres(2315),
+                        Length.ofMillimetres(415));
+        assertThat(piece.strands().get(2).foldMark()).contains(new Length(1_157_500));
+        assertThat(piece.strands().get(0).foldMark()).isEmpty();
+    }
+
+    /**
+     * 2 mm worked 1.9; t = 2.6*1.9 = 4.94, F = 165 + 12 + 15.519 = 192.519; less slider 20.52: 171.999; 69 knots of 2.47
+     * = 170.43. T >= (210 + 5 + 15.519 - 170.43 + 20.52)/2 = 40.3: 45. Each strand: 69*15.738 = 1085.9 + 90 + 91.2 + 90 +
+     * 6 = 1363.1, margin 0.12*2.0537*1177.1 = 290.1: 1655.
+     */
+    @Test
+    void cutsTheStrandsOfASnakeBand() {
+        WorkedPiece piece = worked(bracelet(PatternBook.SNAKE, 2, 165));
+        assertThat(piece.fit().repeats()).isEqualTo(69);
+        assertThat(cuts(piece))
+                .containsExactly(Length.ofMillimetres(1655), Length.ofMillimetres(1655), Length.ofMillimetres(415));
+    }
+
+    /**
+     * 120 mm fob, worked 1.9: mount 3.8, end knot 2.2*2.414*1.9 = 10.091, fringe 25 leave 81.109: 40 half knots of 2.052
+     * = 82.08. Short leg: lark's head (3.9 pi + 7.6)/2 = 9.926, body 82.08, overhand 12*2.414*1.9 = 55.039, its height
+     * 10.091, fringe 25, tail 45 + 3 = 230.136, margin 0.24645*64.965 = 16.01: fold at 247 mm. Long leg: 40*10.854 =
+     * 434.14 instead of the body: 582.2 + margin 0.24645*499.1 = 123.0; both 951.3: 955.
+     */
+    @Test
+    void foldsTheFobsCordsOffCentre() {
+        WorkedPiece piece = worked(fob(2, 120));
+        assertThat(piece.fit().repeats()).isEqualTo(40);
+        assertThat(piece.strands()).hasSize(2).allSatisfy(strand -> {
+            assertThat(strand.cutLength()).isEqualTo(Length.ofMillimetres(955));
+            assertThat(strand.foldMark()).contains(Length.ofMillimetres(247));
+        });
+        assertThat(piece.rings()).isEqualTo(1);
+    }
+
+    /** Three beads of 8 mm take 24 mm of the body; the strands outside take 8 + 8*(pi/2 - 1) = 12.566 at each. */
+    @Test
+    void carriesBeadsOnTheCore() {
+        WorkedPiece piece = worked(withBeads(bracelet(PatternBook.SQUARE_BAR, 2, 165), 3, 8, 5));
+        assertThat(piece.fit().groups()).hasSize(4);
+        assertThat(piece.fit().bodyLength())
+                .isEqualTo(
+                        piece.fit().pitch().times((long) piece.fit().repeats()).plus(Length.ofMillimetres(24)));
+        assertThat(term(piece.strands().get(2).legs().get(0), "bead.around")
+                        .each()
+                        .toMillimetres())
+                .isCloseTo(12.566, within(0.001));
+        assertThat(term(piece.strands().get(0).legs().get(0), "bead.through").total())
+                .isEqualTo(Length.ofMillimetres(24));
+    }
+
+    /** Two 2 mm strands need 2*2*0.9 = 3.6 mm: in 3.95 a ratio of 0.911, in 3.6 of 1.0, in 3.4 of 1.059. */
+    @ParameterizedTest
+    @CsvSource({"3.95, GOOD", "3.6, TIGHT", "3.4, NO"})
+    void saysWhetherTheBeadTakesTheCord(double hole, Verdict verdict) {
+        WorkedPiece piece = worked(withBeads(bracelet(PatternBook.SQUARE_BAR, 2, 165), 1, 8, hole));
+        assertThat(piece.verdict()).isEqualTo(verdict);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"60, wrist.range", "400, wrist.range"})
+    void refusesAnImpossibleWristAndNamesTheField(double wrist, String code) {
+        assertThat(faults(bracelet(PatternBook.SNAKE, 2, wrist)))
+                .extracting(Fault::field, Fault::code)
+                .contains(org.assertj.core.groups.Tuple.tuple("wrist", code));
+    }
+
+    @Test
+    void refusesAHandSmallerThanTheWristBeadsThatDoNotFitAndAFobTooShort() {
+        PieceRequest bar = bracelet(PatternBook.SQUARE_BAR, 2, 165);
+        PieceRequest.Size hand =
+                new PieceRequest.Size.Wrist(Length.ofMillimetres(165), Length.ofMillimetres(160), false, Ease.SNUG);
+        assertThat(faults(new PieceRequest(
+                        bar.pattern(), bar.cords(), hand, bar.beads(), bar.ring(), bar.margin(), bar.cuttingStep())))
+                .extracting(Fault::code)
+                .containsExactly("hand.smaller");
+        assertThat(faults(withBeads(bar, 15, 12, 5))).extracting(Fault::code).containsExactly("beads.tooMany");
+        assertThat(faults(withBeads(bar, 16, 12, 5))).extracting(Fault::code).containsExactly("beads.range");
+        assertThat(faults(fob(5, 60))).extracting(Fault::code).containsExactly("length.noBody");
+    }
+
+    @Test
+    void everyPieceAddsUpFitsAndNeverShrinksForABiggerWristOrThickerCord() {
+        Random random = new Random(20_26);
+        for (int i = 0; i < 400; i++) {
+            PieceRequest request = Examples.random(random);
+            WorkedPiece piece = worked(request);
+            for (WorkedStrand strand : piece.strands()) {
+                assertThat(strand.sum().total()).isEqualTo(strand.cutLength());
+                assertThat(strand.used()).isLessThan(strand.cutLength());
+                strand.foldMark().ifPresent(fold -> assertThat(fold).isLessThan(strand.cutLength()));
+            }
+            piece.fit().band().ifPresent(band -> {
+                PieceRequest.Size.Wrist size = (PieceRequest.Size.Wrist) request.size();
+                assertThat(band.open()).isGreaterThanOrEqualTo(size.hand().plus(Length.ofMillimetres(5)));
+                assertThat(band.closed())
+                        .isLessThanOrEqualTo(size.wrist().plus(size.ease().length()));
+            });
+        }
+    }
+
+    /** The hand stays the same: of two people with one hand, the one with the bigger wrist needs the longer body. */
+    @Test
+    void noWorkingStrandIsShorterForABiggerWrist() {
+        for (var pattern : List.of(PatternBook.SQUARE_BAR, PatternBook.SNAKE)) {
+            WorkedPiece last = worked(bracelet(pattern, 2, 120));
+            for (int wrist = 121; wrist <= 240; wrist++) {
+                WorkedPiece piece = worked(bracelet(pattern, 2, wrist));
+                String tying = pattern == PatternBook.SQUARE_BAR ? "working" : "first";
+                assertThat(cut(piece, tying)).isGreaterThanOrEqualTo(cut(last, tying));
+                last = piece;
+            }
+        }
+    }
+
+    @Test
+    void aSmallerRiskCutsLonger() {
+        PieceRequest even = bracelet(PatternBook.SNAKE, 2, 165);
+        Length generous = cut(worked(with(even, MarginPolicy.GENEROUS)), "first");
+        Length lean = cut(worked(with(even, MarginPolicy.LEAN)), "first");
+        assertThat(generous).isGreaterThan(cut(worked(even), "first"));
+        assertThat(lean).isLessThan(cut(worked(even), "first"));
+    }
+
+    /** c_short = 3.06 m of cord at 0.2 = 0.611, c_long = 0.12*1.177 m at 0.2 = 0.0282: a risk of 0.0441. */
+    @Test
+    void byCostWeighsARuinedPieceAgainstTheCord() {
+        WorkedPiece piece = worked(with(bracelet(PatternBook.SNAKE, 2, 165), MarginPolicy.BY_COST));
+        assertThat(piece.strands().get(0).risk()).isCloseTo(0.0436, within(0.002));
+    }
+
+    @Test
+    void quantilesMatchPublishedTables() {
+        assertThat(NormalQuantile.of(0.975)).isCloseTo(1.959964, within(1e-5));
+        assertThat(NormalQuantile.of(0.98)).isCloseTo(2.053749, within(1e-5));
+        assertThat(NormalQuantile.of(0.5)).isCloseTo(0, within(1e-9));
+        assertThat(NormalQuantile.of(0.0005)).isCloseTo(-3.290527, within(1e-4));
+    }
+
+    private static PieceRequest with(PieceRequest r, MarginPolicy margin) {
+        return new PieceRequest(r.pattern(), r.cords(), r.size(), r.beads(), r.ring(), margin, r.cuttingStep());
+    }
+
+    private static Length cut(WorkedPiece piece, String role) {
+        return piece.strands().stream()
+                .filter(s -> s.role().equals(role))
+                .findFirst()
+                .orElseThrow()
+                .cutLength();
+    }
+
+    private static Sum.Term term(Sum sum, String code) {
+        return sum.terms().stream()
+                .filter(t -> t.code().equals(code))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static List<Fault> faults(PieceRequest request) {
+        return PieceWorker.workOut(request).fold(p -> List.of(), f -> f);
+    }
+}
