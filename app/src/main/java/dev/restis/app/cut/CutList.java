@@ -1,0 +1,82 @@
+package dev.restis.app.cut;
+
+import jakarta.persistence.CascadeType;
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.OneToMany;
+import jakarta.persistence.OrderBy;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** A proposed or confirmed cut list of a batch. */
+@Entity
+@SuppressWarnings("NullAway.Init")
+class CutList {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private long id;
+
+    @Version
+    private int version;
+
+    private long batchId;
+    private Instant createdAt;
+
+    private @Nullable Instant confirmedAt;
+
+    private @Nullable String confirmedBy;
+
+    @OneToMany(cascade = CascadeType.ALL, orphanRemoval = true)
+    @JoinColumn(name = "cut_list_id", nullable = false)
+    @OrderBy("number")
+    private List<CutSpool> spools = new ArrayList<>();
+
+    protected CutList() {}
+
+    CutList(long batchId, Instant createdAt) {
+        this.batchId = batchId;
+        this.createdAt = createdAt;
+    }
+
+    long id() {
+        return id;
+    }
+
+    int version() {
+        return version;
+    }
+
+    long batchId() {
+        return batchId;
+    }
+
+    List<CutSpool> spools() {
+        return spools;
+    }
+
+    boolean confirmed() {
+        return confirmedAt != null;
+    }
+
+    void confirm(Instant when, String who) {
+        confirmedAt = when;
+        confirmedBy = who;
+    }
+
+    @Nullable
+    Instant confirmedAt() {
+        return confirmedAt;
+    }
+
+    @Nullable
+    String confirmedBy() {
+        return confirmedBy;
+    }
+}

@@ -1,0 +1,230 @@
+package dev.restis.app.cut;
+
+import dev.restis.app.platform.Problems.NotFound;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Reads of cut lists. */
+@Service
+class CutReads {
+
+    /** A stretch of a spool; {@code keep} matters for leftovers only. */
+    record StepView(
+            long id,
+            int number,
+            String kind,
+            long lengthUm,
+            long fromUm,
+            boolean keep,
+            @Nullable Long foldUm,
+            @Nullable Long pieceId,
+            @Nullable String role,
+            @Nullable String reference,
+            @Nullable String customer,
+            @Nullable String patternCode) {}
+
+    record SpoolView(
+            int number,
+            long holdingId,
+            String label,
+            String kind,
+            String shelf,
+            String lot,
+            String articleCode,
+            String articleName,
+            String colour,
+            long lengthUm,
+            List<Long> flawsUm,
+            List<StepView> steps) {}
+
+    record WaitingView(
+            long pieceId,
+            String reference,
+            String customer,
+            String articleCode,
+            String articleName,
+            long neededUm,
+            long bestUm) {}
+
+    record CutListView(
+            long id,
+            long batchId,
+            String batchName,
+            Instant createdAt,
+            @Nullable Instant confirmedAt,
+            @Nullable String confirmedBy,
+            int pieces,
+            int strands,
+            long cutUm,
+            long scrapUm,
+            BigDecimal scrapPercent,
+            List<SpoolView> spools,
+            List<WaitingView> waiting) {}
+
+    /** A batch as the cut screen offers it. */
+    record CuttableBatch(
+            long id,
+            String name,
+            int pieces,
+            int cut,
+            @Nullable Long openList,
+            @Nullable Long lastList) {}
+
+    private record Head(
+            long id,
+            long batchId,
+            String batchName,
+            Instant createdAt,
+            @Nullable Instant confirmedAt,
+            @Nullable String confirmedBy) {}
+
+    private final JdbcClient jdbc;
+
+    CutReads(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    @Transactional(readOnly = true)
+    public List<CuttableBatch> batches() {
+        return jdbc.sql("""
+                        select b.id, b.name, count(p.id) as pieces, count(p.cut_at) as cut,
+                               (select c.id from cut_list c where c.batch_id = b.id and c.confirmed_at is null) as open_list,
+                               (select max(c.id) from cut_list c where c.batch_id = b.id and c.confirmed_at is not null) as last_list
+                        from batch b join piece p on p.batch_id = b.id
+                        group by b.id order by count(p.id) = count(p.cut_at), b.id desc limit 200
+                        """).query(CuttableBatch.class).list();
+    }
+
+    @Transactional(readOnly = true)
+    public CutListView list(long id) {
+        Head head =
+                jdbc.sql("""
+                        select c.id, c.batch_id, b.name as batch_name, c.created_at, c.confirmed_at, c.confirmed_by
+                        from cut_list c join batch b on b.id = c.batch_id where c.id = ?
+                        """).param(id).query(Head.class).optional().orElseThrow(() -> new NotFound("cut.replaced"));
+        Map<Long, SpoolView> spools = spools(id);
+        steps(id, spools);
+        List<StepView> steps =
+                spools.values().stream().flatMap(s -> s.steps().stream()).toList();
+        List<StepView> strands =
+                steps.stream().filter(s -> s.kind().equals("STRAND")).toList();
+        long cut = strands.stream().mapToLong(StepView::lengthUm).sum();
+        long scrap = steps.stream()
+                .filter(s -> !s.kind().equals("STRAND") && !s.keep())
+                .mapToLong(StepView::lengthUm)
+                .sum();
+        BigDecimal percent = cut + scrap == 0
+                ? BigDecimal.ZERO
+                : BigDecimal.valueOf(scrap * 100).divide(BigDecimal.valueOf(cut + scrap), 1, RoundingMode.HALF_UP);
+        return new CutListView(
+                head.id(),
+                head.batchId(),
+                head.batchName(),
+                head.createdAt(),
+                head.confirmedAt(),
+                head.confirmedBy(),
+                (int) strands.stream().map(StepView::pieceId).distinct().count(),
+                strands.size(),
+                cut,
+                scrap,
+                percent,
+                List.copyOf(spools.values()),
+                waiting(id));
+    }
+
+    /** Flaws are shown where the plan saw them, counted from the free end as it was then. */
+    private Map<Long, SpoolView> spools(long list) {
+        Map<Long, SpoolView> spools = new LinkedHashMap<>();
+        jdbc.sql("""
+                        select s.id as spool_id, s.number, s.holding_id, h.label, h.kind, h.shelf, lot.code as lot,
+                               a.code, a.name, a.colour, s.length_um,
+                               array(select s.length_um - f.behind_um from holding_flaw f
+                                     where f.holding_id = h.id and f.behind_um < s.length_um
+                                     order by f.behind_um desc) as flaws
+                        from cut_spool s join holding h on h.id = s.holding_id join lot on lot.id = h.lot_id
+                             join article a on a.id = lot.article_id
+                        where s.cut_list_id = ? order by a.code, s.number
+                        """)
+                .param(list)
+                .query((row, n) -> spools.put(
+                        row.getLong("spool_id"),
+                        new SpoolView(
+                                row.getInt("number"),
+                                row.getLong("holding_id"),
+                                row.getString("label"),
+                                row.getString("kind"),
+                                row.getString("shelf"),
+                                row.getString("lot"),
+                                row.getString("code"),
+                                row.getString("name"),
+                                row.getString("colour"),
+                                row.getLong("length_um"),
+                                List.of((Long[]) row.getArray("flaws").getArray()),
+                                new ArrayList<>())))
+                .list();
+        return spools;
+    }
+
+    private void steps(long list, Map<Long, SpoolView> spools) {
+        record Step(
+                long spool,
+                long id,
+                int number,
+                String kind,
+                long lengthUm,
+                boolean keep,
+                @Nullable Long foldUm,
+                @Nullable Long pieceId,
+                @Nullable String role,
+                @Nullable String reference,
+                @Nullable String customer,
+                @Nullable String pattern,
+                long fromUm) {}
+        jdbc.sql("""
+                        select t.cut_spool_id as spool, t.id, t.number, t.kind, t.length_um, t.keep, n.fold_um, n.piece_id, n.role,
+                               o.reference, o.customer, l.pattern,
+                               sum(t.length_um) over (partition by t.cut_spool_id order by t.number) - t.length_um as from_um
+                        from cut_step t join cut_spool s on s.id = t.cut_spool_id
+                             left join strand n on n.id = t.strand_id left join piece p on p.id = n.piece_id
+                             left join order_line l on l.id = p.line_id left join customer_order o on o.id = l.order_id
+                        where s.cut_list_id = ? order by t.cut_spool_id, t.number
+                        """).param(list).query(Step.class).list().forEach(s -> {
+            SpoolView spool = spools.get(s.spool());
+            if (spool != null) {
+                spool.steps()
+                        .add(new StepView(
+                                s.id(),
+                                s.number(),
+                                s.kind(),
+                                s.lengthUm(),
+                                s.fromUm(),
+                                s.keep(),
+                                s.foldUm(),
+                                s.pieceId(),
+                                s.role(),
+                                s.reference(),
+                                s.customer(),
+                                s.pattern()));
+            }
+        });
+    }
+
+    private List<WaitingView> waiting(long list) {
+        return jdbc.sql("""
+                        select w.piece_id, o.reference, o.customer, a.code as article_code, a.name as article_name,
+                               w.needed as needed_um, w.best as best_um
+                        from cut_waiting w join piece p on p.id = w.piece_id join order_line l on l.id = p.line_id
+                             join customer_order o on o.id = l.order_id join article a on a.id = w.article_id
+                        where w.cut_list_id = ? order by w.piece_id
+                        """).param(list).query(WaitingView.class).list();
+    }
+}

@@ -1,0 +1,83 @@
+package dev.restis.app.orders;
+
+import jakarta.persistence.CascadeType;
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.OneToMany;
+import jakarta.persistence.OrderBy;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+@Entity
+@SuppressWarnings("NullAway.Init")
+class CustomerOrder {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private long id;
+
+    @Version
+    private int version;
+
+    private String source;
+    private String reference;
+    private String customer;
+
+    private @Nullable LocalDate due;
+
+    private Instant createdAt;
+    private String createdBy;
+
+    @OneToMany(mappedBy = "order", cascade = CascadeType.ALL, orphanRemoval = true)
+    @OrderBy("number")
+    private List<OrderLine> lines = new ArrayList<>();
+
+    protected CustomerOrder() {}
+
+    CustomerOrder(OrderHead head, Instant createdAt, String createdBy) {
+        this.source = head.source();
+        this.reference = head.reference();
+        this.customer = head.customer();
+        this.due = head.due();
+        this.createdAt = createdAt;
+        this.createdBy = createdBy;
+    }
+
+    /** What stands at the top of an order; source and reference together name it once and for all. */
+    record OrderHead(
+            String source,
+            String reference,
+            String customer,
+            @Nullable LocalDate due) {}
+
+    long id() {
+        return id;
+    }
+
+    OrderHead head() {
+        return new OrderHead(source, reference, customer, due);
+    }
+
+    Instant createdAt() {
+        return createdAt;
+    }
+
+    String createdBy() {
+        return createdBy;
+    }
+
+    List<OrderLine> lines() {
+        return lines;
+    }
+
+    Optional<OrderLine> line(int number) {
+        return lines.stream().filter(l -> l.number() == number).findFirst();
+    }
+}

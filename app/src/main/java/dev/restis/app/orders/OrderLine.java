@@ -1,0 +1,147 @@
+package dev.restis.app.orders;
+
+import dev.restis.app.patterns.PieceSpec;
+import dev.restis.core.fit.Ease;
+import dev.restis.core.measure.UnitSystem;
+import jakarta.persistence.CascadeType;
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.ManyToOne;
+import jakarta.persistence.OneToMany;
+import jakarta.persistence.OrderBy;
+import jakarta.persistence.OrderColumn;
+import jakarta.persistence.Version;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+@Entity
+@SuppressWarnings("NullAway.Init")
+class OrderLine {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private long id;
+
+    @Version
+    private int version;
+
+    @ManyToOne
+    @JoinColumn(name = "order_id")
+    private CustomerOrder order;
+
+    private int number;
+    private String pattern;
+
+    private @Nullable String sizeName;
+
+    private @Nullable Long wristUm;
+
+    private @Nullable Long handUm;
+
+    private boolean handAssumed;
+
+    @Enumerated(EnumType.STRING)
+    private Ease ease;
+
+    private @Nullable Long lengthUm;
+
+    @Enumerated(EnumType.STRING)
+    private UnitSystem units;
+
+    private @Nullable Long beadId;
+
+    private int beadCount;
+
+    private @Nullable Long ringId;
+
+    private int quantity;
+    private String note;
+
+    @ElementCollection
+    @CollectionTable(name = "order_line_colour", joinColumns = @JoinColumn(name = "line_id"))
+    @OrderColumn(name = "slot")
+    @Column(name = "article_id")
+    private List<Long> colours = new ArrayList<>();
+
+    @OneToMany(mappedBy = "line", cascade = CascadeType.ALL, orphanRemoval = true)
+    @OrderBy("number")
+    private List<Piece> pieces = new ArrayList<>();
+
+    protected OrderLine() {}
+
+    OrderLine(CustomerOrder order, int number, PieceSpec spec, int quantity, String note) {
+        this.order = order;
+        this.number = number;
+        this.pattern = spec.pattern();
+        this.sizeName = spec.sizeName();
+        this.wristUm = spec.wristUm();
+        this.handUm = spec.handUm();
+        this.handAssumed = spec.handAssumed();
+        this.ease = spec.ease();
+        this.lengthUm = spec.lengthUm();
+        this.units = spec.units();
+        this.beadId = spec.bead();
+        this.beadCount = spec.beadCount();
+        this.ringId = spec.ring();
+        this.colours.addAll(spec.articles());
+        this.quantity = quantity;
+        this.note = note;
+        for (int n = 1; n <= quantity; n++) {
+            pieces.add(new Piece(this, n));
+        }
+    }
+
+    long id() {
+        return id;
+    }
+
+    CustomerOrder order() {
+        return order;
+    }
+
+    int number() {
+        return number;
+    }
+
+    int quantity() {
+        return quantity;
+    }
+
+    String note() {
+        return note;
+    }
+
+    List<Piece> pieces() {
+        return pieces;
+    }
+
+    PieceSpec spec() {
+        return new PieceSpec(
+                pattern,
+                sizeName,
+                wristUm,
+                handUm,
+                handAssumed,
+                ease,
+                lengthUm,
+                List.copyOf(colours),
+                beadId,
+                beadCount,
+                ringId,
+                units);
+    }
+
+    /** Whether a file that names this line again says the same. */
+    boolean says(PieceSpec other, int otherQuantity, String otherNote) {
+        return spec().equals(other) && quantity == otherQuantity && note.equals(otherNote);
+    }
+}

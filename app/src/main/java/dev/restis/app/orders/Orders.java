@@ -1,0 +1,138 @@
+package dev.restis.app.orders;
+
+import dev.restis.app.orders.CustomerOrder.OrderHead;
+import dev.restis.app.patterns.PieceChoices;
+import dev.restis.app.patterns.PieceDesk;
+import dev.restis.app.patterns.PieceSpec;
+import dev.restis.app.platform.Problems.Conflict;
+import dev.restis.app.platform.Problems.NotFound;
+import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.platform.Texts;
+import dev.restis.app.workshop.Workshop;
+import dev.restis.core.measure.Fault;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Taking orders. */
+@Service
+public class Orders {
+
+    /** A line as typed. */
+    public record NewLine(
+            PieceChoices choices, int quantity, @Nullable String note) {}
+
+    /** An order as typed; without a reference it gets one of its own. */
+    public record NewOrder(
+            @Nullable String reference,
+            String customer,
+            @Nullable String due,
+            List<NewLine> lines) {}
+
+    /** A line as understood. */
+    record ReadLine(int number, PieceSpec spec, int quantity, String note) {}
+
+    static final String FORM = "FORM";
+    static final int MOST_PIECES = 1000;
+    private static final int MOST_LINES = 100;
+    private static final int LONGEST_NOTE = 500;
+
+    private final OrderStore store;
+    private final PieceDesk desk;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Orders(OrderStore store, PieceDesk desk, JdbcClient jdbc, Clock clock) {
+        this.store = store;
+        this.desk = desk;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    @Transactional
+    public long take(NewOrder input) {
+        List<Fault> faults = new ArrayList<>();
+        String customer = Texts.required(input.customer(), "customer", 120, faults);
+        Optional<LocalDate> due =
+                Texts.given(input.due()).flatMap(text -> DueDate.read(text, LocalDate.now(clock), "due", faults));
+        String reference = Texts.given(input.reference()).orElseGet(this::nextReference);
+        if (reference.length() > 60) {
+            faults.add(Fault.of("reference", "tooLong", 60));
+        } else if (store.findBySourceAndReference(FORM, reference).isPresent()) {
+            faults.add(Fault.of("reference", "reference.taken", reference));
+        }
+        if (input.lines().isEmpty() || input.lines().size() > MOST_LINES) {
+            faults.add(Fault.of("lines", "lines.range", input.lines().size(), MOST_LINES));
+        }
+        List<ReadLine> lines = readLines(input.lines(), faults);
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        return save(new OrderHead(FORM, reference, customer, due.orElse(null)), lines)
+                .id();
+    }
+
+    CustomerOrder save(OrderHead head, List<ReadLine> lines) {
+        CustomerOrder order = new CustomerOrder(head, clock.instant(), Workshop.whoever());
+        lines.forEach(line -> addLine(order, line));
+        return store.saveAndFlush(order);
+    }
+
+    static void addLine(CustomerOrder order, ReadLine line) {
+        order.lines().add(new OrderLine(order, line.number(), line.spec(), line.quantity(), line.note()));
+    }
+
+    /** Takes back an order of which nothing is planned yet. */
+    @Transactional
+    public void remove(long id) {
+        CustomerOrder order = store.findById(id).orElseThrow(() -> new NotFound("notFound"));
+        if (order.lines().stream().flatMap(l -> l.pieces().stream()).anyMatch(p -> !p.open())) {
+            throw new Conflict("order.planned");
+        }
+        store.delete(order);
+    }
+
+    private List<ReadLine> readLines(List<NewLine> lines, List<Fault> faults) {
+        PieceDesk.Sitting sitting = desk.sit();
+        List<ReadLine> read = new ArrayList<>();
+        for (int i = 0; i < lines.size(); i++) {
+            NewLine line = lines.get(i);
+            String prefix = "lines[" + i + "].";
+            List<Fault> own = new ArrayList<>(quantityFaults(line.quantity()));
+            String note = note(line.note(), own);
+            PieceDesk.Understood understood = sitting.understand(line.choices());
+            own.addAll(understood.faults());
+            own.forEach(f -> faults.add(new Fault(prefix + f.field(), f.code(), f.args())));
+            int number = i + 1;
+            understood.spec().ifPresent(spec -> read.add(new ReadLine(number, spec, line.quantity(), note)));
+        }
+        return read;
+    }
+
+    static List<Fault> quantityFaults(int quantity) {
+        return quantity >= 1 && quantity <= MOST_PIECES
+                ? List.of()
+                : List.of(Fault.of("quantity", "quantity.range", quantity, MOST_PIECES));
+    }
+
+    static String note(@Nullable String text, List<Fault> faults) {
+        String note = Texts.given(text).orElse("");
+        if (note.length() > LONGEST_NOTE) {
+            faults.add(Fault.of("note", "tooLong", LONGEST_NOTE));
+        }
+        return note;
+    }
+
+    private String nextReference() {
+        long number =
+                jdbc.sql("select nextval('order_reference')").query(Long.class).single();
+        return String.format(Locale.ROOT, "F-%04d", number);
+    }
+}

@@ -1,0 +1,68 @@
+package dev.restis.app.orders;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.ManyToOne;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
+
+@Entity
+@SuppressWarnings("NullAway.Init")
+class Piece {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private long id;
+
+    @Version
+    private int version;
+
+    @ManyToOne
+    @JoinColumn(name = "line_id")
+    private OrderLine line;
+
+    private int number;
+
+    private @Nullable Long batchId;
+
+    private @Nullable Instant cutAt;
+
+    protected Piece() {}
+
+    Piece(OrderLine line, int number) {
+        this.line = line;
+        this.number = number;
+    }
+
+    long id() {
+        return id;
+    }
+
+    OrderLine line() {
+        return line;
+    }
+
+    boolean open() {
+        return batchId == null;
+    }
+
+    boolean cut() {
+        return cutAt != null;
+    }
+
+    void putIn(long batch) {
+        batchId = batch;
+    }
+
+    void release() {
+        batchId = null;
+    }
+
+    void cutAt(Instant when) {
+        cutAt = when;
+    }
+}

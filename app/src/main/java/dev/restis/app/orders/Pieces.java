@@ -1,0 +1,121 @@
+package dev.restis.app.orders;
+
+import dev.restis.app.patterns.PieceSpec;
+import dev.restis.app.platform.Problems.NotFound;
+import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.core.measure.Fault;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Pieces on their way through the workshop. */
+@Service
+public class Pieces {
+
+    /** A piece taken into a batch. */
+    public record Taken(long piece, long line, PieceSpec spec) {}
+
+    private final PieceStore store;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Pieces(PieceStore store, JdbcClient jdbc, Clock clock) {
+        this.store = store;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /**
+     * Puts open pieces in a batch.
+     *
+     * @param wanted how many of each line
+     */
+    @Transactional
+    public List<Taken> take(Map<Long, Integer> wanted, long batch) {
+        List<Taken> taken = new ArrayList<>();
+        Map<Long, List<Piece>> open = store.lockOpen(wanted.keySet()).stream()
+                .collect(Collectors.groupingBy(p -> p.line().id(), TreeMap::new, Collectors.toList()));
+        for (Map.Entry<Long, Integer> pick : new TreeMap<>(wanted).entrySet()) {
+            List<Piece> pieces = open.getOrDefault(pick.getKey(), List.of());
+            int count = pick.getValue();
+            if (count < 1 || count > pieces.size()) {
+                throw new Rejected(Fault.of("picks", "picks.count", count, pieces.size()));
+            }
+            for (Piece piece : pieces.subList(0, count)) {
+                piece.putIn(batch);
+                taken.add(new Taken(piece.id(), pick.getKey(), piece.line().spec()));
+            }
+        }
+        store.flush();
+        return taken;
+    }
+
+    /** Opens the pieces of a batch again that are not cut; returns them. */
+    @Transactional
+    public List<Long> release(long batch, Collection<Long> only) {
+        List<Piece> released = store.lockBatch(batch).stream()
+                .filter(p -> !p.cut() && only.contains(p.id()))
+                .toList();
+        released.forEach(Piece::release);
+        store.flush();
+        return released.stream().map(Piece::id).toList();
+    }
+
+    /** The pieces of a batch that are not cut yet, locked. */
+    @Transactional
+    public List<Long> uncut(long batch) {
+        return store.lockBatch(batch).stream()
+                .filter(p -> !p.cut())
+                .map(Piece::id)
+                .toList();
+    }
+
+    @Transactional
+    public void markCut(Set<Long> pieces) {
+        store.findAllById(pieces).forEach(p -> p.cutAt(clock.instant()));
+        store.flush();
+    }
+
+    /** The choices behind a line. */
+    @Transactional(readOnly = true)
+    public PieceSpec specOf(long line) {
+        return specsOf(List.of(line)).values().stream().findFirst().orElseThrow(() -> new NotFound("notFound"));
+    }
+
+    @Transactional(readOnly = true)
+    public Map<Long, PieceSpec> specsOf(Collection<Long> lines) {
+        if (lines.isEmpty()) {
+            return Map.of();
+        }
+        return store.linesById(lines).stream().collect(Collectors.toMap(OrderLine::id, OrderLine::spec));
+    }
+
+    /** A line with pieces that no batch has taken. */
+    public record OpenLine(
+            long line,
+            long order,
+            String reference,
+            String customer,
+            @Nullable LocalDate due,
+            int open) {}
+
+    @Transactional(readOnly = true)
+    public List<OpenLine> openLines() {
+        return jdbc.sql("""
+                        select l.id as line, o.id as "order", o.reference, o.customer, o.due, count(p.id) as open
+                        from piece p join order_line l on l.id = p.line_id join customer_order o on o.id = l.order_id
+                        where p.batch_id is null
+                        group by l.id, o.id order by o.due nulls last, o.id, l.number
+                        """).query(OpenLine.class).list();
+    }
+}

@@ -1,0 +1,186 @@
+package dev.restis.app.plan;
+
+import dev.restis.app.orders.Pieces;
+import dev.restis.app.patterns.PieceDesk;
+import dev.restis.app.platform.Problems.NotFound;
+import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.platform.Texts;
+import dev.restis.app.stock.Article;
+import dev.restis.app.workshop.Workshop;
+import dev.restis.core.cost.PieceCost;
+import dev.restis.core.measure.Fault;
+import dev.restis.core.piece.Check.Verdict;
+import dev.restis.core.piece.WorkedStrand;
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Batches: pieces that are cut together, with the strands they were worked out to need. */
+@Service
+public class Batches {
+
+    /** How many pieces of a line to take. */
+    public record Pick(long line, int count) {}
+
+    /** A strand that a piece in a batch needs. */
+    public record StrandNeed(long id, long piece, String role, int number, long article, long cutUm, long usedUm) {}
+
+    /** Hardware that a piece in a batch needs. */
+    public record PartNeed(long piece, long article, int quantity) {}
+
+    private static final int MOST_PIECES = 2000;
+
+    private final Pieces pieces;
+    private final PieceDesk desk;
+    private final EntityManager entities;
+    private final JdbcClient jdbc;
+    private final JdbcTemplate bulk;
+    private final Clock clock;
+
+    Batches(Pieces pieces, PieceDesk desk, EntityManager entities, JdbcClient jdbc, JdbcTemplate bulk, Clock clock) {
+        this.pieces = pieces;
+        this.desk = desk;
+        this.entities = entities;
+        this.jdbc = jdbc;
+        this.bulk = bulk;
+        this.clock = clock;
+    }
+
+    /** Makes a batch of open pieces and keeps what each needs. */
+    @Transactional
+    public long make(@Nullable String name, List<Pick> picks) {
+        List<Fault> faults = new ArrayList<>();
+        String given = Texts.given(name).orElseGet(this::nextName);
+        if (given.length() > 80) {
+            faults.add(Fault.of("name", "tooLong", 80));
+        }
+        Map<Long, Integer> wanted = new HashMap<>();
+        picks.forEach(p -> wanted.merge(p.line(), p.count(), Integer::sum));
+        int count = wanted.values().stream().mapToInt(Integer::intValue).sum();
+        if (count < 1 || count > MOST_PIECES) {
+            faults.add(Fault.of("picks", "picks.range", count, MOST_PIECES));
+        }
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        Batch batch = new Batch(given, clock.instant(), Workshop.whoever());
+        entities.persist(batch);
+        entities.flush();
+        keepNeeds(pieces.take(wanted, batch.id()));
+        return batch.id();
+    }
+
+    private void keepNeeds(List<Pieces.Taken> taken) {
+        PieceDesk.Sitting sitting = desk.sit();
+        Map<Long, PieceDesk.Worked> byLine = new HashMap<>();
+        List<Object[]> strands = new ArrayList<>();
+        List<Object[]> parts = new ArrayList<>();
+        List<Object[]> estimates = new ArrayList<>();
+        for (Pieces.Taken piece : taken) {
+            PieceDesk.Worked worked = byLine.computeIfAbsent(piece.line(), l -> sitting.workOut(piece.spec()));
+            if (worked.piece().verdict() == Verdict.NO) {
+                throw new Rejected(Fault.of("picks", "picks.cannotBeMade", reasons(worked)));
+            }
+            for (WorkedStrand s : worked.piece().strands()) {
+                strands.add(new Object[] {
+                    piece.piece(),
+                    s.role(),
+                    s.number(),
+                    worked.cords().get(s.slot()).id(),
+                    s.cutLength().micrometres(),
+                    s.used().micrometres(),
+                    s.foldMark().map(f -> f.micrometres()).orElse(null)
+                });
+            }
+            worked.bead()
+                    .ifPresent(
+                            b -> addPart(parts, piece.piece(), b, worked.piece().beads()));
+            worked.ring()
+                    .ifPresent(
+                            r -> addPart(parts, piece.piece(), r, worked.piece().rings()));
+            PieceCost estimate = worked.estimate();
+            estimates.add(new Object[] {piece.piece(), estimate.used(), estimate.tails(), estimate.hardware()});
+        }
+        bulk.batchUpdate(
+                "insert into strand (piece_id, role, number, article_id, cut_um, used_um, fold_um) values (?, ?, ?, ?, ?, ?, ?)",
+                strands);
+        bulk.batchUpdate("insert into piece_hardware (piece_id, article_id, quantity) values (?, ?, ?)", parts);
+        bulk.batchUpdate("insert into piece_estimate (piece_id, used, tails, hardware) values (?, ?, ?, ?)", estimates);
+    }
+
+    private static void addPart(List<Object[]> parts, long piece, Article article, int quantity) {
+        if (quantity > 0) {
+            parts.add(new Object[] {piece, article.id(), quantity});
+        }
+    }
+
+    private static String reasons(PieceDesk.Worked worked) {
+        return worked.piece().checks().stream()
+                .filter(c -> c.verdict() == Verdict.NO)
+                .map(c -> c.code())
+                .collect(Collectors.joining(", "));
+    }
+
+    /** Opens all pieces of the batch again that are not cut. */
+    @Transactional
+    public void dissolve(long batch) {
+        if (pieces.uncut(batch).isEmpty()) {
+            throw new NotFound("batch.nothingToDissolve");
+        }
+        jdbc.sql("delete from cut_list where batch_id = ? and confirmed_at is null")
+                .param(batch)
+                .update();
+        release(batch, pieces.uncut(batch));
+    }
+
+    /** Opens these pieces again, and forgets what they were worked out to need. */
+    @Transactional
+    public void release(long batch, Collection<Long> which) {
+        List<Long> released = pieces.release(batch, which);
+        if (!released.isEmpty()) {
+            for (String table : List.of("strand", "piece_hardware", "piece_estimate")) {
+                jdbc.sql("delete from " + table + " where piece_id in (:pieces)")
+                        .param("pieces", released)
+                        .update();
+            }
+        }
+    }
+
+    @Transactional(readOnly = true)
+    public List<StrandNeed> strandsOf(Collection<Long> pieceIds) {
+        return pieceIds.isEmpty()
+                ? List.of()
+                : jdbc.sql("""
+                                select id, piece_id as piece, role, number, article_id as article, cut_um, used_um
+                                from strand where piece_id in (:pieces) order by id
+                                """)
+                        .param("pieces", pieceIds)
+                        .query(StrandNeed.class)
+                        .list();
+    }
+
+    @Transactional(readOnly = true)
+    public List<PartNeed> partsOf(Collection<Long> pieceIds) {
+        return pieceIds.isEmpty()
+                ? List.of()
+                : jdbc.sql("""
+                                select piece_id as piece, article_id as article, quantity
+                                from piece_hardware where piece_id in (:pieces) order by piece_id, article_id
+                                """).param("pieces", pieceIds).query(PartNeed.class).list();
+    }
+
+    private String nextName() {
+        long number = jdbc.sql("select nextval('batch_name')").query(Long.class).single();
+        return "Batch " + number;
+    }
+}

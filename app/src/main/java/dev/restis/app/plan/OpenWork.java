@@ -1,0 +1,27 @@
+package dev.restis.app.plan;
+
+import dev.restis.app.orders.Pieces;
+import java.util.Collection;
+import java.util.List;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Open pieces as picks for a batch. */
+@Service
+public class OpenWork {
+
+    private final Pieces pieces;
+
+    OpenWork(Pieces pieces) {
+        this.pieces = pieces;
+    }
+
+    /** Every open piece of these orders. */
+    @Transactional(readOnly = true)
+    public List<Batches.Pick> allOf(Collection<Long> orders) {
+        return pieces.openLines().stream()
+                .filter(l -> orders.contains(l.order()))
+                .map(l -> new Batches.Pick(l.line(), l.open()))
+                .toList();
+    }
+}

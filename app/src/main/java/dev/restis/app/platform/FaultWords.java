@@ -1,0 +1,54 @@
+package dev.restis.app.platform;
+
+import dev.restis.core.measure.Fault;
+import dev.restis.core.measure.Length;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.List;
+import java.util.Locale;
+import org.springframework.context.MessageSource;
+import org.springframework.stereotype.Component;
+
+/** Puts faults into words from the message files. */
+@Component
+public class FaultWords {
+
+    private final MessageSource messages;
+
+    FaultWords(MessageSource messages) {
+        this.messages = messages;
+    }
+
+    public List<FieldProblem> of(List<Fault> faults) {
+        return faults.stream().map(this::of).toList();
+    }
+
+    public FieldProblem of(Fault fault) {
+        Object[] args = fault.args().stream().map(FaultWords::shown).toArray();
+        return new FieldProblem(
+                fault.field(),
+                fault.code(),
+                text("fault." + fault.code(), args),
+                text("fault." + fault.code() + ".remedy", args));
+    }
+
+    String text(String key, Object... args) {
+        return messages.getMessage(key, args, Locale.ENGLISH);
+    }
+
+    /** A message stands alone, so it gives a length in both units. */
+    private static Object shown(Object arg) {
+        if (arg instanceof Length length) {
+            double millimetres = length.toMillimetres();
+            return number(millimetres / 10, 1) + " cm (" + number(millimetres / 25.4, 2) + " in)";
+        }
+        return arg.toString();
+    }
+
+    private static String number(double value, int digits) {
+        return BigDecimal.valueOf(value)
+                .setScale(digits, RoundingMode.HALF_UP)
+                .stripTrailingZeros()
+                .toPlainString();
+    }
+}

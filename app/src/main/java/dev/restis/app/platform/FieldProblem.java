@@ -1,0 +1,11 @@
+package dev.restis.app.platform;
+
+/**
+ * One field that cannot be worked with.
+ *
+ * @param field the field as the request names it
+ * @param code stable key
+ * @param message what is wrong
+ * @param remedy what to do
+ */
+public record FieldProblem(String field, String code, String message, String remedy) {}

@@ -1,0 +1,128 @@
+package dev.restis.app.platform;
+
+import dev.restis.core.measure.Fault;
+import java.net.URI;
+import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.ConcurrencyFailureException;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.security.core.AuthenticationException;
+import org.springframework.web.ErrorResponseException;
+import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.support.MissingServletRequestPartException;
+import org.springframework.web.servlet.resource.NoResourceFoundException;
+
+/** Turns every failure into a problem detail (RFC 9457); no stack trace leaves the server. */
+@RestControllerAdvice
+class ProblemAdvice {
+
+    private static final Logger LOG = LoggerFactory.getLogger(ProblemAdvice.class);
+
+    private final FaultWords words;
+
+    ProblemAdvice(FaultWords words) {
+        this.words = words;
+    }
+
+    @ExceptionHandler
+    ProblemDetail rejected(Problems.Rejected e) {
+        return withFields(HttpStatus.UNPROCESSABLE_CONTENT, "rejected", words.of(e.faults()));
+    }
+
+    @ExceptionHandler
+    ProblemDetail invalid(MethodArgumentNotValidException e) {
+        List<FieldProblem> fields = e.getBindingResult().getFieldErrors().stream()
+                .map(f -> words.of(Fault.of(f.getField(), "invalid", String.valueOf(f.getDefaultMessage()))))
+                .toList();
+        return withFields(HttpStatus.UNPROCESSABLE_CONTENT, "rejected", fields);
+    }
+
+    @ExceptionHandler
+    ProblemDetail notFound(Problems.NotFound e) {
+        return problem(HttpStatus.NOT_FOUND, e.code());
+    }
+
+    @ExceptionHandler
+    ProblemDetail noResource(NoResourceFoundException e) {
+        return problem(HttpStatus.NOT_FOUND, "notFound");
+    }
+
+    @ExceptionHandler
+    ProblemDetail conflict(Problems.Conflict e) {
+        return problem(HttpStatus.CONFLICT, e.code());
+    }
+
+    @ExceptionHandler
+    ProblemDetail concurrent(ConcurrencyFailureException e) {
+        return problem(HttpStatus.CONFLICT, "changedMeanwhile");
+    }
+
+    @ExceptionHandler
+    ProblemDetail unreadable(HttpMessageNotReadableException e) {
+        return problem(HttpStatus.BAD_REQUEST, "unreadable");
+    }
+
+    @ExceptionHandler({
+        MethodArgumentTypeMismatchException.class,
+        MissingServletRequestParameterException.class,
+        MissingServletRequestPartException.class
+    })
+    ProblemDetail badParameter(Exception e) {
+        return problem(HttpStatus.BAD_REQUEST, "unreadable");
+    }
+
+    @ExceptionHandler
+    ProblemDetail tooLarge(MaxUploadSizeExceededException e) {
+        return withFields(
+                HttpStatus.CONTENT_TOO_LARGE, "rejected", List.of(words.of(Fault.of("file", "file.tooLarge"))));
+    }
+
+    @ExceptionHandler
+    ProblemDetail denied(AccessDeniedException e) {
+        return problem(HttpStatus.FORBIDDEN, "forbidden");
+    }
+
+    @ExceptionHandler
+    ProblemDetail signInFailed(AuthenticationException e) {
+        return problem(HttpStatus.UNAUTHORIZED, "signIn.wrong");
+    }
+
+    @ExceptionHandler
+    ProblemDetail framework(ErrorResponseException e) {
+        HttpStatus status = HttpStatus.valueOf(e.getStatusCode().value());
+        return problem(status, status == HttpStatus.NOT_FOUND ? "notFound" : "unreadable");
+    }
+
+    @ExceptionHandler
+    ProblemDetail anything(Exception e) {
+        if (e instanceof org.springframework.web.ErrorResponse response
+                && response.getStatusCode().is4xxClientError()) {
+            return problem(HttpStatus.valueOf(response.getStatusCode().value()), "unreadable");
+        }
+        LOG.error("Unexpected failure", e);
+        return problem(HttpStatus.INTERNAL_SERVER_ERROR, "unexpected");
+    }
+
+    private ProblemDetail withFields(HttpStatus status, String code, List<FieldProblem> fields) {
+        ProblemDetail problem = problem(status, code);
+        problem.setProperty("fields", fields);
+        return problem;
+    }
+
+    private ProblemDetail problem(HttpStatus status, String code) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, words.text("problem." + code + ".detail"));
+        problem.setType(URI.create("urn:restis:problem:" + code));
+        problem.setTitle(words.text("problem." + code));
+        problem.setProperty("code", code);
+        return problem;
+    }
+}

@@ -1,0 +1,148 @@
+package dev.restis.app.stock;
+
+import dev.restis.app.platform.Problems.NotFound;
+import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.platform.Texts;
+import dev.restis.app.stock.Article.ArticleKind;
+import dev.restis.core.cord.Cord;
+import dev.restis.core.cord.Material;
+import dev.restis.core.measure.Fault;
+import dev.restis.core.measure.Length;
+import dev.restis.core.measure.LengthReader;
+import dev.restis.core.measure.UnitSystem;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The articles the workshop uses. */
+@Service
+public class Articles {
+
+    /**
+     * An article as typed; lengths are text in any unit.
+     *
+     * @param across a cord's diameter, a bead's diameter across, or a ring's inside width
+     * @param hole a bead's hole, or the thickness of a ring's wire
+     * @param length a bead's length along the hole, or the least length of a cord worth keeping
+     */
+    public record NewArticle(
+            String code,
+            ArticleKind kind,
+            String name,
+            String colour,
+            @Nullable String material,
+            String across,
+            @Nullable String hole,
+            @Nullable String length,
+            UnitSystem units) {}
+
+    private static final Pattern CODE = Pattern.compile("[A-Z0-9][A-Z0-9-]{0,11}");
+    private static final Pattern COLOUR = Pattern.compile("#[0-9A-Fa-f]{6}");
+    private static final String WITH_STOCK = """
+            with moved as (
+                select lot.article_id, sum(l.quantity) as quantity, sum(l.value) as value,
+                       sum(l.quantity) filter (where l.movement = 'RECEIVE') as received,
+                       sum(l.value) filter (where l.movement = 'RECEIVE') as paid
+                from ledger l join holding h on h.id = l.holding_id join lot on lot.id = h.lot_id
+                group by lot.article_id)
+            select a.id, a.code, a.kind, a.name, a.colour, a.material, a.diameter_um, a.keep_um, a.length_um, a.hole_um,
+                   a.inner_width_um, a.bar_um, coalesce(m.quantity, 0) as on_hand,
+                   round(coalesce(case when m.quantity > 0 then m.value / m.quantity else m.paid / m.received end, 0)
+                         * case when a.kind = 'CORD' then 1000000 else 1 end, 6) as unit_price
+            from article a left join moved m on m.article_id = a.id
+            """;
+
+    private final ArticleStore store;
+    private final JdbcClient jdbc;
+
+    Articles(ArticleStore store, JdbcClient jdbc) {
+        this.store = store;
+        this.jdbc = jdbc;
+    }
+
+    @Transactional(readOnly = true)
+    public List<Article> all() {
+        return jdbc.sql(WITH_STOCK + " order by a.kind, a.code")
+                .query(Article.class)
+                .list();
+    }
+
+    @Transactional(readOnly = true)
+    public Article byId(long id) {
+        return jdbc.sql(WITH_STOCK + " where a.id = ?")
+                .param(id)
+                .query(Article.class)
+                .optional()
+                .orElseThrow(() -> new NotFound("notFound"));
+    }
+
+    @Transactional
+    public long add(NewArticle input) {
+        List<Fault> faults = new ArrayList<>();
+        String code = Texts.required(input.code(), "code", 12, faults).toUpperCase(Locale.ROOT);
+        if (!code.isEmpty() && !CODE.matcher(code).matches()) {
+            faults.add(Fault.of("code", "article.code", code));
+        } else if (store.existsByCode(code)) {
+            faults.add(Fault.of("code", "article.taken", code));
+        }
+        String name = Texts.required(input.name(), "name", 60, faults);
+        if (!COLOUR.matcher(input.colour()).matches()) {
+            faults.add(Fault.of("colour", "article.colour", input.colour()));
+        }
+        ArticleRow row = new ArticleRow(code, input.kind(), name, input.colour());
+        Measures measures = new Measures(input, faults);
+        switch (input.kind()) {
+            case CORD -> {
+                if (Material.byCode(String.valueOf(input.material())).isEmpty()) {
+                    faults.add(Fault.of("material", "article.material", String.valueOf(input.material())));
+                }
+                row.material = input.material();
+                row.diameterUm = measures.read("across", input.across(), Cord.THINNEST, Cord.THICKEST);
+                row.keepUm = measures.read("length", input.length(), mm(50), mm(5000));
+            }
+            case BEAD -> {
+                row.diameterUm = measures.read("across", input.across(), mm(1), mm(60));
+                row.holeUm = measures.read("hole", input.hole(), new Length(300), mm(40));
+                row.lengthUm = measures.read("length", input.length(), mm(1), mm(80));
+            }
+            case RING -> {
+                row.innerWidthUm = measures.read("across", input.across(), mm(5), mm(100));
+                row.barUm = measures.read("hole", input.hole(), new Length(500), mm(10));
+            }
+        }
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        return store.saveAndFlush(row).id();
+    }
+
+    private static Length mm(long millimetres) {
+        return Length.ofMillimetres(millimetres);
+    }
+
+    private record Measures(NewArticle input, List<Fault> faults) {
+        @Nullable
+        Long read(String field, @Nullable String text, Length least, Length most) {
+            Optional<String> given = Texts.given(text);
+            if (given.isEmpty()) {
+                faults.add(Fault.of(field, "missing"));
+                return null;
+            }
+            Optional<Length> length = LengthReader.read(given.get(), input.units());
+            if (length.isEmpty()) {
+                faults.add(Fault.of(field, "length.unread", given.get()));
+                return null;
+            }
+            if (length.get().isLessThan(least) || most.isLessThan(length.get())) {
+                faults.add(Fault.of(field, "length.range", length.get(), least, most));
+            }
+            return length.get().micrometres();
+        }
+    }
+}

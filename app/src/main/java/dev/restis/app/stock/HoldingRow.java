@@ -1,0 +1,88 @@
+package dev.restis.app.stock;
+
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.util.Set;
+import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
+
+@Entity
+@Table(name = "holding")
+@SuppressWarnings("NullAway.Init")
+class HoldingRow {
+
+    enum Kind {
+        SPOOL("S"),
+        REMNANT("R"),
+        BOX("B");
+
+        final String prefix;
+
+        Kind(String prefix) {
+            this.prefix = prefix;
+        }
+    }
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private long id;
+
+    @Version
+    private int version;
+
+    private long lotId;
+
+    @Enumerated(EnumType.STRING)
+    private Kind kind;
+
+    private String label;
+    private String shelf;
+
+    private @Nullable Long splitFrom;
+
+    @ElementCollection
+    @CollectionTable(name = "holding_flaw", joinColumns = @JoinColumn(name = "holding_id"))
+    @Column(name = "behind_um")
+    Set<Long> flawsBehind = new TreeSet<>();
+
+    protected HoldingRow() {}
+
+    HoldingRow(long lotId, Kind kind, String label, String shelf, @Nullable Long splitFrom) {
+        this.lotId = lotId;
+        this.kind = kind;
+        this.label = label;
+        this.shelf = shelf;
+        this.splitFrom = splitFrom;
+    }
+
+    long id() {
+        return id;
+    }
+
+    long lotId() {
+        return lotId;
+    }
+
+    String label() {
+        return label;
+    }
+
+    String shelf() {
+        return shelf;
+    }
+
+    @Nullable
+    Long splitFrom() {
+        return splitFrom;
+    }
+}

@@ -1,0 +1,69 @@
+package dev.restis.app.stock;
+
+import dev.restis.core.stock.Movement;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.math.BigDecimal;
+import java.time.Instant;
+import org.hibernate.annotations.Immutable;
+import org.jspecify.annotations.Nullable;
+
+/** One movement; written once and never changed. */
+@Entity
+@Immutable
+@Table(name = "ledger")
+@SuppressWarnings("NullAway.Init")
+class LedgerRow {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private long id;
+
+    private Instant at;
+    private String who;
+
+    @Enumerated(EnumType.STRING)
+    private Movement movement;
+
+    private long holdingId;
+    private long quantity;
+    private BigDecimal value;
+    private String reason;
+
+    private @Nullable Long batchId;
+
+    private @Nullable Long pieceId;
+
+    private @Nullable Long strandId;
+
+    protected LedgerRow() {}
+
+    LedgerRow(Instant at, String who, Movement movement, long holdingId, long quantity, BigDecimal value, Cause cause) {
+        this.at = at;
+        this.who = who;
+        this.movement = movement;
+        this.holdingId = holdingId;
+        this.quantity = quantity;
+        this.value = value;
+        this.reason = cause.reason();
+        this.batchId = cause.batch();
+        this.pieceId = cause.piece();
+        this.strandId = cause.strand();
+    }
+
+    /** Why something moved. */
+    record Cause(
+            String reason,
+            @Nullable Long batch,
+            @Nullable Long piece,
+            @Nullable Long strand) {
+        static Cause of(String reason) {
+            return new Cause(reason, null, null, null);
+        }
+    }
+}

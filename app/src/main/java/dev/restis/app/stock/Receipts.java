@@ -1,0 +1,119 @@
+package dev.restis.app.stock;
+
+import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.platform.Texts;
+import dev.restis.app.stock.Article.ArticleKind;
+import dev.restis.core.cost.Shares;
+import dev.restis.core.measure.Fault;
+import dev.restis.core.measure.Length;
+import dev.restis.core.measure.LengthReader;
+import dev.restis.core.measure.UnitSystem;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+
+/** Reads a delivery as it was typed. */
+public final class Receipts {
+
+    /**
+     * A delivery as typed.
+     *
+     * @param putUps how many spools or boxes
+     * @param each length of one spool in any unit, or pieces in one box
+     * @param price of the whole delivery, in the workshop's currency
+     * @param flawAt where each spool has a flaw or a join, from its free end; may be empty
+     */
+    public record NewReceipt(
+            long article,
+            String lot,
+            int putUps,
+            String each,
+            String price,
+            @Nullable String shelf,
+            @Nullable String flawAt,
+            UnitSystem units) {}
+
+    record Receipt(
+            long article,
+            String lot,
+            long quantity,
+            List<BigDecimal> prices,
+            String shelf,
+            List<Long> flawsFromFreeEnd) {}
+
+    private static final int MOST_PUT_UPS = 200;
+    static final Length LONGEST = Length.ofMillimetres(2_000_000L);
+    private static final long MOST_PIECES = 100_000;
+    private static final Pattern PRICE = Pattern.compile("\\d{1,9}([.,]\\d{1,4})?");
+
+    private final NewReceipt input;
+    private final Article article;
+    private final List<Fault> faults = new ArrayList<>();
+
+    private Receipts(NewReceipt input, Article article) {
+        this.input = input;
+        this.article = article;
+    }
+
+    /** What was typed, or {@link Rejected} with every field that cannot be read. */
+    static Receipt read(NewReceipt input, Article article) {
+        return new Receipts(input, article).receipt();
+    }
+
+    private Receipt receipt() {
+        String lot = Texts.required(input.lot(), "lot", 40, faults);
+        if (input.putUps() < 1 || input.putUps() > MOST_PUT_UPS) {
+            faults.add(Fault.of("putUps", "putUps.range", input.putUps(), MOST_PUT_UPS));
+        }
+        boolean cord = article.kind() == ArticleKind.CORD;
+        long quantity = cord ? length("each", input.each(), LONGEST) : pieces();
+        BigDecimal price = price();
+        List<Long> flaws = Texts.given(input.flawAt())
+                .map(text -> List.of(length("flawAt", text, new Length(Math.max(1, quantity - 1)))))
+                .orElse(List.of());
+        String shelf = Texts.given(input.shelf()).orElse("");
+        if (shelf.length() > 40) {
+            faults.add(Fault.of("shelf", "tooLong", 40));
+        }
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        List<BigDecimal> prices = Shares.of(price, Collections.nCopies(input.putUps(), 1L));
+        return new Receipt(article.id(), lot, quantity, prices, shelf, flaws);
+    }
+
+    private long length(String field, String text, Length most) {
+        Optional<Length> length = LengthReader.read(text, input.units());
+        if (length.isEmpty()) {
+            faults.add(Fault.of(field, "length.unread", text));
+            return 0;
+        }
+        Length least = Length.ofMillimetres(1);
+        if (length.get().isLessThan(least) || most.isLessThan(length.get())) {
+            faults.add(Fault.of(field, "length.range", length.get(), least, most));
+        }
+        return length.get().micrometres();
+    }
+
+    private long pieces() {
+        String text = input.each().strip();
+        if (!text.matches("\\d{1,7}") || Long.parseLong(text) < 1 || Long.parseLong(text) > MOST_PIECES) {
+            faults.add(Fault.of("each", "pieces.range", text, MOST_PIECES));
+            return 0;
+        }
+        return Long.parseLong(text);
+    }
+
+    private BigDecimal price() {
+        String text = input.price().strip();
+        if (!PRICE.matcher(text).matches()) {
+            faults.add(Fault.of("price", "price.unread", text));
+            return BigDecimal.ZERO;
+        }
+        return new BigDecimal(text.replace(',', '.'));
+    }
+}

@@ -1,0 +1,236 @@
+package dev.restis.app.stock;
+
+import dev.restis.app.platform.Problems.Conflict;
+import dev.restis.app.platform.Problems.NotFound;
+import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.platform.Texts;
+import dev.restis.app.stock.HoldingRow.Kind;
+import dev.restis.app.stock.LedgerRow.Cause;
+import dev.restis.core.cutting.Holding;
+import dev.restis.core.measure.Fault;
+import dev.restis.core.measure.Length;
+import dev.restis.core.measure.LengthReader;
+import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.stock.Balance;
+import dev.restis.core.stock.Movement;
+import jakarta.persistence.EntityManager;
+import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What lies on the shelves, and every way it moves. */
+@Service
+public class Stock {
+
+    /** What becomes of a stretch that the scissors take off a spool. */
+    public enum Fate {
+        STRAND,
+        REMNANT,
+        BIN
+    }
+
+    /** One stretch from a spool's free end. */
+    public record Stretch(
+            Fate fate,
+            long lengthUm,
+            @Nullable Long piece,
+            @Nullable Long strand) {}
+
+    private final Articles articles;
+    private final Ledger ledger;
+    private final EntityManager entities;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Stock(Articles articles, Ledger ledger, EntityManager entities, JdbcClient jdbc, Clock clock) {
+        this.articles = articles;
+        this.ledger = ledger;
+        this.entities = entities;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /** Puts a delivery on the shelf: one holding a put-up, the price shared out among them exactly. */
+    @Transactional
+    public List<Long> receive(Receipts.NewReceipt typed) {
+        Article article = articles.byId(typed.article());
+        Receipts.Receipt receipt = Receipts.read(typed, article);
+        Long lot = jdbc.sql("select id from lot where article_id = ? and code = ?")
+                .params(article.id(), receipt.lot())
+                .query(Long.class)
+                .optional()
+                .orElseGet(() -> {
+                    Lot made = new Lot(article.id(), receipt.lot(), LocalDate.now(clock));
+                    entities.persist(made);
+                    return made.id();
+                });
+        Kind kind = article.kind() == Article.ArticleKind.CORD ? Kind.SPOOL : Kind.BOX;
+        List<Long> made = new ArrayList<>();
+        for (BigDecimal price : receipt.prices()) {
+            HoldingRow holding = hold(lot, kind, receipt.shelf(), null);
+            receipt.flawsFromFreeEnd().forEach(at -> holding.flawsBehind.add(receipt.quantity() - at));
+            entities.flush();
+            ledger.post(Movement.RECEIVE, holding.id(), receipt.quantity(), price, Cause.of("lot " + receipt.lot()));
+            made.add(holding.id());
+        }
+        entities.flush();
+        return made;
+    }
+
+    /** Cord that may be cut now: remnants first, then the oldest, each with its flaws. */
+    @Transactional(readOnly = true)
+    public List<Holding> cuttable(Collection<Long> articleIds) {
+        if (articleIds.isEmpty()) {
+            return List.of();
+        }
+        return jdbc.sql("""
+                        select h.id, a.id as article, lot.id as lot, b.quantity, a.keep_um,
+                               array(select b.quantity - f.behind_um from holding_flaw f
+                                     where f.holding_id = h.id and f.behind_um < b.quantity
+                                     order by f.behind_um desc) as flaws
+                        from holding h join lot on lot.id = h.lot_id join article a on a.id = lot.article_id
+                             join holding_balance b on b.holding_id = h.id
+                        where a.id in (:articles) and b.quantity > 0
+                        order by h.kind <> 'REMNANT', lot.received_on, h.id
+                        """)
+                .param("articles", articleIds)
+                .query((row, n) -> new Holding(
+                        row.getLong("id"),
+                        row.getLong("article"),
+                        row.getLong("lot"),
+                        new Length(row.getLong("quantity")),
+                        lengths((Long[]) row.getArray("flaws").getArray()),
+                        new Length(row.getLong("keep_um"))))
+                .list();
+    }
+
+    /**
+     * Cuts a spool from its free end, stretch by stretch; what is not named stays on it.
+     *
+     * @param expectedUm what the plan believed the spool to have
+     * @return the value of each stretch, in order
+     * @throws Conflict when the spool is not as the plan believed
+     */
+    @Transactional
+    public List<BigDecimal> cut(long holding, long expectedUm, List<Stretch> stretches, long batch) {
+        Balance balance = ledger.lock(holding);
+        if (balance.quantity() != expectedUm) {
+            throw new Conflict("stockChanged");
+        }
+        HoldingRow spool = entities.find(HoldingRow.class, holding);
+        if (spool == null) {
+            throw new NotFound("notFound");
+        }
+        List<BigDecimal> values = new ArrayList<>();
+        for (Stretch stretch : stretches) {
+            BigDecimal value = balance.costOf(stretch.lengthUm());
+            balance = balance.without(stretch.lengthUm());
+            values.add(value);
+            Movement movement = switch (stretch.fate()) {
+                case STRAND -> Movement.CUT;
+                case REMNANT -> Movement.SPLIT;
+                case BIN -> Movement.BIN;
+            };
+            Cause cause = new Cause("", batch, stretch.piece(), stretch.strand());
+            ledger.post(movement, holding, -stretch.lengthUm(), value.negate(), cause);
+            if (stretch.fate() == Fate.REMNANT) {
+                HoldingRow remnant = hold(spool.lotId(), Kind.REMNANT, spool.shelf(), holding);
+                ledger.post(Movement.SPLIT, remnant.id(), stretch.lengthUm(), value, cause);
+            }
+        }
+        entities.flush();
+        return values;
+    }
+
+    /**
+     * Takes hardware for a piece, oldest lot first.
+     *
+     * @return what it cost
+     * @throws Rejected when there is not enough
+     */
+    @Transactional
+    public BigDecimal pick(long articleId, int quantity, long piece, long batch) {
+        List<Long> boxes = jdbc.sql("""
+                        select h.id from holding h join lot on lot.id = h.lot_id
+                        where lot.article_id = ? order by lot.received_on, h.id
+                        """).param(articleId).query(Long.class).list();
+        long missing = quantity;
+        BigDecimal value = BigDecimal.ZERO;
+        for (long box : boxes) {
+            Balance balance = ledger.lock(box);
+            long taken = Math.min(missing, balance.quantity());
+            if (taken > 0) {
+                BigDecimal cost = balance.costOf(taken);
+                ledger.post(Movement.PICK, box, -taken, cost.negate(), new Cause("", batch, piece, null));
+                value = value.add(cost);
+                missing -= taken;
+            }
+        }
+        if (missing > 0) {
+            Article article = articles.byId(articleId);
+            throw new Rejected(Fault.of("hardware", "hardware.short", article.code(), missing));
+        }
+        entities.flush();
+        return value;
+    }
+
+    /**
+     * Sets a holding right after a look at the shelf. What is missing takes its share of the value with it; what is found
+     * costs nothing.
+     *
+     * @param typed what is really there: a length, or a number of pieces
+     */
+    @Transactional
+    public void adjust(long holding, String typed, UnitSystem units, String reason) {
+        List<Fault> faults = new ArrayList<>();
+        String why = Texts.required(reason, "reason", 200, faults);
+        Balance balance = ledger.lock(holding);
+        Optional<Long> counted = counted(holding, typed, units);
+        if (counted.isEmpty()) {
+            faults.add(Fault.of("quantity", "counted.unread", typed));
+        } else if (counted.get() == balance.quantity()) {
+            faults.add(Fault.of("quantity", "counted.same"));
+        }
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        long change = counted.orElseThrow() - balance.quantity();
+        BigDecimal value = change < 0 ? balance.costOf(-change).negate() : BigDecimal.ZERO;
+        ledger.post(Movement.ADJUST, holding, change, value, Cause.of(why));
+        entities.flush();
+    }
+
+    private Optional<Long> counted(long holding, String typed, UnitSystem units) {
+        String kind = jdbc.sql("select kind from holding where id = ?")
+                .param(holding)
+                .query(String.class)
+                .single();
+        if (kind.equals(Kind.BOX.name())) {
+            return typed.strip().matches("\\d{1,6}") ? Optional.of(Long.parseLong(typed.strip())) : Optional.empty();
+        }
+        return LengthReader.read(typed, units)
+                .filter(l -> !Receipts.LONGEST.isLessThan(l))
+                .map(Length::micrometres);
+    }
+
+    private HoldingRow hold(long lot, Kind kind, String shelf, @Nullable Long from) {
+        long number =
+                jdbc.sql("select nextval('holding_label')").query(Long.class).single();
+        HoldingRow holding = new HoldingRow(
+                lot, kind, String.format(java.util.Locale.ROOT, "%s%03d", kind.prefix, number), shelf, from);
+        entities.persist(holding);
+        return holding;
+    }
+
+    private static List<Length> lengths(Long[] micrometres) {
+        return java.util.Arrays.stream(micrometres).map(Length::new).toList();
+    }
+}

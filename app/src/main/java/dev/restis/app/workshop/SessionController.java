@@ -1,0 +1,117 @@
+package dev.restis.app.workshop;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.authentication.AuthenticationManager;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.AuthenticationException;
+import org.springframework.security.core.context.SecurityContext;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Coming in and going out. */
+@RestController
+@RequestMapping("/api")
+class SessionController {
+
+    /** Who is signed in, and what the front end must know before anyone is. */
+    record SessionView(
+            boolean needsOwner,
+            boolean demo,
+            String workshop,
+            String currency,
+            @Nullable String name,
+            @Nullable Role role) {}
+
+    record SetUp(String workshop, String name, String password) {}
+
+    record SignIn(String name, String password) {}
+
+    record NewPerson(String name, String password, Role role) {}
+
+    private final Workshop workshop;
+    private final AuthenticationManager manager;
+    private final SecurityContextRepository sessions;
+    private final SignInThrottle throttle;
+    private final boolean demo;
+
+    SessionController(
+            Workshop workshop,
+            AuthenticationManager manager,
+            SecurityContextRepository sessions,
+            SignInThrottle throttle,
+            @Value("${restis.demo}") boolean demo) {
+        this.workshop = workshop;
+        this.manager = manager;
+        this.sessions = sessions;
+        this.throttle = throttle;
+        this.demo = demo;
+    }
+
+    @GetMapping("/session")
+    SessionView session(@Nullable Authentication who) {
+        Workshop.Settings settings = workshop.settings();
+        return new SessionView(
+                workshop.needsOwner(),
+                demo,
+                settings.name(),
+                settings.currency(),
+                who == null ? null : who.getName(),
+                who == null ? null : roleOf(who));
+    }
+
+    @PostMapping("/setup")
+    SessionView setUp(@RequestBody SetUp body, HttpServletRequest request, HttpServletResponse response) {
+        workshop.setUp(body.workshop(), body.name(), body.password());
+        return signIn(new SignIn(body.name(), body.password()), request, response);
+    }
+
+    @PostMapping("/sign-in")
+    SessionView signIn(@RequestBody SignIn body, HttpServletRequest request, HttpServletResponse response) {
+        throttle.check(body.name());
+        Authentication who;
+        try {
+            who = manager.authenticate(UsernamePasswordAuthenticationToken.unauthenticated(
+                    body.name().strip(), body.password()));
+        } catch (AuthenticationException e) {
+            throttle.failed(body.name());
+            throw e;
+        }
+        throttle.succeeded(body.name());
+        if (request.getSession(false) != null) {
+            request.changeSessionId();
+        }
+        SecurityContext context = SecurityContextHolder.createEmptyContext();
+        context.setAuthentication(who);
+        SecurityContextHolder.setContext(context);
+        sessions.saveContext(context, request, response);
+        return session(who);
+    }
+
+    @GetMapping("/people")
+    List<Workshop.PersonView> people() {
+        return workshop.people();
+    }
+
+    @PostMapping("/people")
+    @ResponseStatus(HttpStatus.CREATED)
+    void addPerson(@RequestBody NewPerson body) {
+        workshop.addPerson(body.name(), body.password(), body.role());
+    }
+
+    private static Role roleOf(Authentication who) {
+        boolean owner = who.getAuthorities().stream().anyMatch(a -> "ROLE_OWNER".equals(a.getAuthority()));
+        return owner ? Role.OWNER : Role.MAKER;
+    }
+}

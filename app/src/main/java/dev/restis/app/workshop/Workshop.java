@@ -1,0 +1,112 @@
+package dev.restis.app.workshop;
+
+import dev.restis.app.platform.Problems.Conflict;
+import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.platform.Texts;
+import dev.restis.core.measure.Fault;
+import dev.restis.core.piece.MarginPolicy;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The house: its people and its rules. */
+@Service
+public class Workshop {
+
+    /** What the house has settled. */
+    public record Settings(String name, String currency, String margin) {}
+
+    /** Someone who may sign in. */
+    public record PersonView(String name, Role role) {}
+
+    private static final Map<String, MarginPolicy> MARGINS = Map.of(
+            "BY_COST", MarginPolicy.BY_COST,
+            "GENEROUS", MarginPolicy.GENEROUS,
+            "EVEN", MarginPolicy.EVEN,
+            "LEAN", MarginPolicy.LEAN);
+    private static final int SHORTEST_PASSWORD = 10;
+    /** bcrypt reads no more bytes than this. */
+    private static final int LONGEST_PASSWORD = 72;
+
+    private final People people;
+    private final JdbcClient jdbc;
+    private final PasswordEncoder passwords;
+
+    Workshop(People people, JdbcClient jdbc, PasswordEncoder passwords) {
+        this.people = people;
+        this.jdbc = jdbc;
+        this.passwords = passwords;
+    }
+
+    @Transactional(readOnly = true)
+    public boolean needsOwner() {
+        return people.count() == 0;
+    }
+
+    @Transactional(readOnly = true)
+    public Settings settings() {
+        return jdbc.sql("select name, currency, margin from workshop")
+                .query(Settings.class)
+                .optional()
+                .orElse(new Settings("", "EUR", "BY_COST"));
+    }
+
+    public MarginPolicy margin() {
+        return MARGINS.getOrDefault(settings().margin(), MarginPolicy.BY_COST);
+    }
+
+    /** Makes the first owner; only while there is nobody yet. */
+    @Transactional
+    public void setUp(String workshopName, String ownerName, String password) {
+        List<Fault> faults = new ArrayList<>();
+        String house = Texts.required(workshopName, "workshop", 80, faults);
+        jdbc.sql("lock table person in exclusive mode").update();
+        if (!needsOwner()) {
+            throw new Conflict("alreadySetUp");
+        }
+        addPerson(ownerName, password, Role.OWNER, faults);
+        jdbc.sql("insert into workshop (name) values (?)").param(house).update();
+    }
+
+    @Transactional
+    public void addPerson(String name, String password, Role role) {
+        addPerson(name, password, role, new ArrayList<>());
+    }
+
+    private void addPerson(String name, String password, Role role, List<Fault> faults) {
+        String given = Texts.required(name, "name", 60, faults);
+        if (password.length() < SHORTEST_PASSWORD) {
+            faults.add(Fault.of("password", "password.short", SHORTEST_PASSWORD));
+        } else if (password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD) {
+            faults.add(Fault.of("password", "tooLong", LONGEST_PASSWORD));
+        }
+        if (people.findByNameIgnoreCase(given).isPresent()) {
+            faults.add(Fault.of("name", "name.taken", given));
+        }
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        people.saveAndFlush(new Person(given, String.valueOf(passwords.encode(password)), role));
+    }
+
+    @Transactional(readOnly = true)
+    public List<PersonView> people() {
+        return people.findAll().stream()
+                .map(p -> new PersonView(p.name, p.role))
+                .sorted(java.util.Comparator.comparing(PersonView::name))
+                .toList();
+    }
+
+    /** The name of whoever asks, for the books. */
+    public static String whoever() {
+        Authentication signedIn = SecurityContextHolder.getContext().getAuthentication();
+        return signedIn == null ? "restis" : signedIn.getName();
+    }
+}
