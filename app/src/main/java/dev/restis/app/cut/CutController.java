@@ -1,6 +1,7 @@
 package dev.restis.app.cut;
 
 import dev.restis.app.platform.CsvText;
+import dev.restis.app.platform.Made;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
@@ -23,8 +24,6 @@ import org.springframework.web.bind.annotation.RestController;
 class CutController {
 
     record Proposal(long batch) {}
-
-    record Made(long id) {}
 
     record Keep(boolean keep) {}
 

@@ -46,7 +46,7 @@ class CutReads {
             List<Long> flawsUm,
             List<StepView> steps) {}
 
-    record WaitingView(
+    record WaitingPieceView(
             long pieceId,
             String reference,
             String customer,
@@ -68,7 +68,7 @@ class CutReads {
             long scrapUm,
             BigDecimal scrapPercent,
             List<SpoolView> spools,
-            List<WaitingView> waiting) {}
+            List<WaitingPieceView> waiting) {}
 
     /** A batch as the cut screen offers it. */
     record CuttableBatch(
@@ -218,13 +218,13 @@ class CutReads {
         });
     }
 
-    private List<WaitingView> waiting(long list) {
+    private List<WaitingPieceView> waiting(long list) {
         return jdbc.sql("""
                         select w.piece_id, o.reference, o.customer, a.code as article_code, a.name as article_name,
                                w.needed as needed_um, w.best as best_um
                         from cut_waiting w join piece p on p.id = w.piece_id join order_line l on l.id = p.line_id
                              join customer_order o on o.id = l.order_id join article a on a.id = w.article_id
                         where w.cut_list_id = ? order by w.piece_id
-                        """).param(list).query(WaitingView.class).list();
+                        """).param(list).query(WaitingPieceView.class).list();
     }
 }

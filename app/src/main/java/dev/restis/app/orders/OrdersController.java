@@ -6,10 +6,12 @@ import dev.restis.app.orders.Orders.NewOrder;
 import dev.restis.app.patterns.PieceChip;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.platform.CsvText;
+import dev.restis.app.platform.Made;
 import dev.restis.core.measure.UnitSystem;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
@@ -32,8 +34,6 @@ import org.springframework.web.multipart.MultipartFile;
 @RequestMapping("/api/orders")
 class OrdersController {
 
-    record Made(long id) {}
-
     private static final int MOST_AT_ONCE = 200;
 
     private final Orders orders;
@@ -54,9 +54,10 @@ class OrdersController {
     OrderReads.OrderPage page(
             @RequestParam(defaultValue = "") String query,
             @RequestParam(defaultValue = "") String state,
-            @RequestParam(defaultValue = "" + Long.MAX_VALUE) long before,
+            @RequestParam(required = false) @Nullable Long before,
             @RequestParam(defaultValue = "50") int size) {
-        return reads.page(query, state, before, Math.max(1, Math.min(size, MOST_AT_ONCE)));
+        return reads.page(
+                query, state, before == null ? Long.MAX_VALUE : before, Math.max(1, Math.min(size, MOST_AT_ONCE)));
     }
 
     @GetMapping("/{id}")

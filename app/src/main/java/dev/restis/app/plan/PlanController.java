@@ -3,6 +3,7 @@ package dev.restis.app.plan;
 import dev.restis.app.orders.Pieces;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.patterns.PieceSpec;
+import dev.restis.app.platform.Made;
 import dev.restis.app.stock.Article;
 import dev.restis.core.piece.Check.Verdict;
 import java.time.Instant;
@@ -65,7 +66,8 @@ class PlanController {
 
     record NewBatch(@Nullable String name, List<Batches.Pick> picks) {}
 
-    record Made(long id) {}
+    /** What waits at the stages of the rail. */
+    record WaitingView(int openOrders, int openPieces, int batchesToCut) {}
 
     private record Key(String pattern, List<Long> articles) {}
 
@@ -85,6 +87,18 @@ class PlanController {
     @Transactional(readOnly = true)
     public PlanView plan() {
         return new PlanView(openWork(), batchViews());
+    }
+
+    @GetMapping("/waiting")
+    @Transactional(readOnly = true)
+    public WaitingView waiting() {
+        return jdbc.sql("""
+                        select (select count(distinct l.order_id) from piece p join order_line l on l.id = p.line_id
+                                where p.batch_id is null) as open_orders,
+                               (select count(*) from piece where batch_id is null) as open_pieces,
+                               (select count(distinct batch_id) from piece where batch_id is not null and cut_at is null)
+                                   as batches_to_cut
+                        """).query(WaitingView.class).single();
     }
 
     @PostMapping("/batches")

@@ -4,15 +4,21 @@ import com.fasterxml.jackson.databind.JavaType;
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverter;
 import io.swagger.v3.core.converter.ModelConverterContext;
+import io.swagger.v3.core.converter.ModelConverters;
 import io.swagger.v3.core.util.Json;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.Content;
+import io.swagger.v3.oas.models.media.MediaType;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.responses.ApiResponse;
+import io.swagger.v3.oas.models.servers.Server;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -20,9 +26,38 @@ import org.springframework.context.annotation.Configuration;
 @Configuration(proxyBeanMethods = false)
 class OpenApiDescription {
 
+    /** The body of every answer that is no success, as {@link ProblemAdvice} makes it. */
+    record ProblemView(
+            String title,
+            String detail,
+            int status,
+            String code,
+            @Nullable List<FieldProblem> fields) {}
+
     @Bean
     OpenAPI restisApi() {
-        return new OpenAPI().info(new Info().title("Restis").version("1"));
+        return new OpenAPI().info(new Info().title("Restis").version("1")).servers(List.of(new Server().url("/")));
+    }
+
+    @Bean
+    OpenApiCustomizer everyOperationMayFail() {
+        return api -> {
+            ModelConverters models = new ModelConverters();
+            models.addConverter(new RequiredComponents());
+            models.readAll(ProblemView.class)
+                    .forEach((name, schema) -> api.getComponents().addSchemas(name, schema));
+            Content problem = new Content()
+                    .addMediaType(
+                            "application/problem+json",
+                            new MediaType().schema(new Schema<>().$ref("#/components/schemas/ProblemView")));
+            api.getPaths().values().stream()
+                    .flatMap(path -> path.readOperations().stream())
+                    .forEach(operation -> operation
+                            .getResponses()
+                            .addApiResponse(
+                                    "default",
+                                    new ApiResponse().description("A problem").content(problem)));
+        };
     }
 
     @Bean

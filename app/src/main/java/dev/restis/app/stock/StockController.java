@@ -1,6 +1,7 @@
 package dev.restis.app.stock;
 
 import dev.restis.app.platform.CsvText;
+import dev.restis.app.platform.Made;
 import dev.restis.app.stock.Articles.NewArticle;
 import dev.restis.app.stock.Receipts.NewReceipt;
 import dev.restis.core.cord.Material;
@@ -25,7 +26,7 @@ class StockController {
 
     record WallView(List<Article> articles, List<StockReads.HoldingView> holdings) {}
 
-    record Made(List<Long> ids) {}
+    record Received(List<Long> holdings) {}
 
     private final Articles articles;
     private final Stock stock;
@@ -55,13 +56,13 @@ class StockController {
     @PostMapping("/articles")
     @ResponseStatus(HttpStatus.CREATED)
     Made addArticle(@RequestBody NewArticle body) {
-        return new Made(List.of(articles.add(body)));
+        return new Made(articles.add(body));
     }
 
     @PostMapping("/receipts")
     @ResponseStatus(HttpStatus.CREATED)
-    Made receive(@RequestBody NewReceipt body) {
-        return new Made(stock.receive(body));
+    Received receive(@RequestBody NewReceipt body) {
+        return new Received(stock.receive(body));
     }
 
     record Counted(String quantity, UnitSystem units, String reason) {}

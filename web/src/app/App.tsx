@@ -1,0 +1,91 @@
+import { MantineProvider } from '@mantine/core';
+import { Notifications } from '@mantine/notifications';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { lazy, Suspense, useEffect } from 'react';
+import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { ProblemError } from '../api/client';
+import { LaterPage } from '../features/later/LaterPage';
+import { sessionQuery, useSession } from '../features/workshop/queries';
+import { SignInPage } from '../features/workshop/SignInPage';
+import { Await } from '../shared/Page';
+import { Frame } from './Frame';
+import { theme } from './theme';
+import { UnitsProvider } from './units';
+
+const OrdersPage = lazy(() => import('../features/orders/OrdersPage'));
+const OrderPage = lazy(() => import('../features/orders/OrderPage'));
+const NewOrderPage = lazy(() => import('../features/orders/NewOrderPage'));
+const ImportPage = lazy(() => import('../features/orders/ImportPage'));
+const PlanPage = lazy(() => import('../features/plan/PlanPage'));
+const CutPage = lazy(() => import('../features/cut/CutPage'));
+const StockPage = lazy(() => import('../features/stock/StockPage'));
+const CostsPage = lazy(() => import('../features/costs/CostsPage'));
+const WorkshopPage = lazy(() =>
+  import('../features/workshop/WorkshopPage').then((m) => ({ default: m.WorkshopPage })),
+);
+
+const client = new QueryClient({
+  defaultOptions: {
+    queries: {
+      retry: (count, error) => count < 1 && !(error instanceof ProblemError && error.problem.status !== 0),
+      refetchOnWindowFocus: false,
+    },
+  },
+});
+
+export function App() {
+  return (
+    <MantineProvider theme={theme} defaultColorScheme="auto">
+      <QueryClientProvider client={client}>
+        <UnitsProvider>
+          <Notifications position="bottom-right" />
+          <BrowserRouter>
+            <Inside />
+          </BrowserRouter>
+        </UnitsProvider>
+      </QueryClientProvider>
+    </MantineProvider>
+  );
+}
+
+function Inside() {
+  const session = useSession();
+  useEffect(() => {
+    const out = () => client.invalidateQueries(sessionQuery);
+    window.addEventListener('restis:signed-out', out);
+    return () => window.removeEventListener('restis:signed-out', out);
+  }, []);
+  return (
+    <Await query={session}>
+      {(s) =>
+        s.name ? (
+          <Frame session={s}>
+            <Suspense fallback={null}>
+              <Routes>
+                <Route path="/" element={<Navigate to="/orders" replace />} />
+                <Route path="/today" element={<LaterPage name="today" />} />
+                <Route path="/orders" element={<OrdersPage />} />
+                <Route path="/orders/new" element={<NewOrderPage />} />
+                <Route path="/orders/import" element={<ImportPage />} />
+                <Route path="/orders/:id" element={<OrderPage />} />
+                <Route path="/plan" element={<PlanPage />} />
+                <Route path="/cut" element={<CutPage />} />
+                <Route path="/cut/:list" element={<CutPage />} />
+                <Route path="/bench" element={<LaterPage name="bench" />} />
+                <Route path="/finished" element={<LaterPage name="finished" />} />
+                <Route path="/patterns" element={<LaterPage name="patterns" />} />
+                <Route path="/stock" element={<StockPage />} />
+                <Route path="/costs" element={<CostsPage />} />
+                <Route path="/measures" element={<LaterPage name="measures" />} />
+                <Route path="/workshop" element={<WorkshopPage />} />
+                <Route path="*" element={<Navigate to="/orders" replace />} />
+              </Routes>
+            </Suspense>
+          </Frame>
+        ) : (
+          <SignInPage session={s} />
+        )
+      }
+    </Await>
+  );
+}

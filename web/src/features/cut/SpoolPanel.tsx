@@ -1,0 +1,136 @@
+import { Group, SegmentedControl, Table, Text, Title } from '@mantine/core';
+import { useTranslation } from 'react-i18next';
+import type { Schemas } from '../../api/client';
+import { useUnits } from '../../app/units';
+import { Length } from '../../shared/Figures';
+import { formatLength } from '../../shared/format';
+import { ProblemNote } from '../../shared/ProblemNote';
+import { RuledEdge } from '../../shared/RuledEdge';
+import { StrandBar, type Stretch } from '../../shared/StrandBar';
+import { Swatch } from '../../shared/Swatch';
+import { equalCuts } from './equalCuts';
+import { useKeep } from './queries';
+import classes from './SpoolPanel.module.css';
+
+interface Props {
+  spool: Schemas['SpoolView'];
+  scaleUm: number;
+  list: number;
+  open: boolean;
+}
+
+/** One spool of a cut list: its bar to scale with the cuts in order, and the cuts in words. */
+export function SpoolPanel({ spool, scaleUm, list, open }: Props) {
+  const { t } = useTranslation();
+  const { units } = useUnits();
+  const keep = useKeep(list);
+  const stretches: Stretch[] = spool.steps.map((s) => ({
+    um: s.lengthUm,
+    kind: s.kind === 'STRAND' ? 'used' : s.keep ? 'rest' : 'bin',
+    label:
+      s.kind === 'STRAND' ? `${s.reference} ${t(`role.strand.${s.role}`, { number: '' }).trim()}` : undefined,
+  }));
+  return (
+    <section className={`panel ${classes.spool}`} aria-label={`${spool.label} ${spool.articleName}`}>
+      <Group justify="space-between" gap="xs" px="sm" pt="sm">
+        <Group gap="xs">
+          <Swatch colour={spool.colour} />
+          <Title order={2} size="h4">
+            {t(`holding.${spool.kind}`)} {spool.label} · {spool.articleName}
+          </Title>
+          <Text size="sm" c="dimmed">
+            {t('cut.where', { shelf: spool.shelf || '–', lot: spool.lot })}
+          </Text>
+        </Group>
+        <Length um={spool.lengthUm} />
+      </Group>
+      <div className={classes.scale}>
+        <RuledEdge lengthUm={scaleUm} />
+        <StrandBar
+          code={spool.articleCode}
+          colour={spool.colour}
+          stretches={stretches}
+          scaleUm={scaleUm}
+          flawsUm={spool.flawsUm}
+          height={26}
+        />
+      </div>
+      <Table verticalSpacing={3} fz="sm" px="sm">
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th className="right" w={58}>
+              {t('cut.count')}
+            </Table.Th>
+            <Table.Th className="right" w={150}>
+              {t('strand.cut')}
+            </Table.Th>
+            <Table.Th className="right" w={130}>
+              {t('strand.fold')}
+            </Table.Th>
+            <Table.Th>{t('cut.for')}</Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {equalCuts(spool.steps).map((cut) => {
+            const first = cut.steps[0];
+            return (
+              <Table.Tr key={first.id}>
+                <Table.Td className="right">
+                  <span className="figure">{cut.steps.length} ×</span>
+                </Table.Td>
+                <Table.Td className="right">
+                  <b>
+                    <Length um={first.lengthUm} />
+                  </b>
+                </Table.Td>
+                <Table.Td className="right">
+                  {first.foldUm === undefined ? '–' : <Length um={first.foldUm} />}
+                </Table.Td>
+                <Table.Td>
+                  {first.kind === 'STRAND' ? (
+                    <For cut={cut.steps} />
+                  ) : (
+                    <Group gap="xs">
+                      <Text size="sm">{t(`leftover.${first.kind}`)}</Text>
+                      {open ? (
+                        <SegmentedControl
+                          size="xs"
+                          className="no-print"
+                          aria-label={t('cut.leftoverOf', {
+                            spool: spool.label,
+                            length: formatLength(first.lengthUm, units),
+                          })}
+                          value={first.keep ? 'keep' : 'bin'}
+                          onChange={(v) => keep.mutate({ step: first.id, keep: v === 'keep' })}
+                          data={[
+                            { value: 'keep', label: t('leftover.keep') },
+                            { value: 'bin', label: t('leftover.bin') },
+                          ]}
+                        />
+                      ) : null}
+                      <Text size="sm" fw={600} className={open ? 'print-only' : undefined}>
+                        {t(first.keep ? 'leftover.keep' : 'leftover.bin')}
+                      </Text>
+                    </Group>
+                  )}
+                </Table.Td>
+              </Table.Tr>
+            );
+          })}
+        </Table.Tbody>
+      </Table>
+      <ProblemNote error={keep.error} />
+    </section>
+  );
+}
+
+function For({ cut }: { cut: Schemas['StepView'][] }) {
+  const { t } = useTranslation();
+  const first = cut[0];
+  const pieces = [...new Set(cut.map((s) => t('cut.piece', { reference: s.reference, piece: s.pieceId })))];
+  return (
+    <>
+      <b>{t(`role.strand.${first?.role}`, { number: '' }).trim()}</b> · {pieces.join(', ')}
+    </>
+  );
+}

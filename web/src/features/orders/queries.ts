@@ -1,0 +1,84 @@
+import { infiniteQueryOptions, keepPreviousData, queryOptions, useMutation } from '@tanstack/react-query';
+import { api, ask, type Schemas } from '../../api/client';
+import type { Units } from '../../app/units';
+import { useRefreshWork } from '../plan/queries';
+
+export const ordersQuery = (query: string, state: string) =>
+  infiniteQueryOptions({
+    queryKey: ['orders', 'list', query, state],
+    queryFn: ({ pageParam }) =>
+      ask(api.GET('/api/orders', { params: { query: { query, state, before: pageParam } } })),
+    initialPageParam: undefined as number | undefined,
+    getNextPageParam: (page) => page.next,
+    placeholderData: keepPreviousData,
+  });
+
+export const orderQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['orders', 'one', id],
+    queryFn: () => ask(api.GET('/api/orders/{id}', { params: { path: { id } } })),
+  });
+
+export const patternsQuery = queryOptions({
+  queryKey: ['patterns'],
+  queryFn: () => ask(api.GET('/api/patterns')),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
+export const sizesQuery = queryOptions({
+  queryKey: ['measures', 'sizes'],
+  queryFn: () => ask(api.GET('/api/measures/sizes')),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
+export const workOutQuery = (choices: Schemas['PieceChoices'], quantity: number) =>
+  queryOptions({
+    queryKey: ['patterns', 'work-out', choices, quantity],
+    queryFn: () => ask(api.POST('/api/patterns/work-out', { body: { choices, quantity } })),
+    placeholderData: keepPreviousData,
+    gcTime: 30_000,
+  });
+
+export function useTakeOrder() {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (body: Schemas['NewOrder']) => ask(api.POST('/api/orders', { body })),
+    onSuccess: refresh,
+  });
+}
+
+export function useRemoveOrder() {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (id: number) => ask(api.DELETE('/api/orders/{id}', { params: { path: { id } } })),
+    onSuccess: refresh,
+  });
+}
+
+/** The multipart body that the file operations take; the generated type only knows its text form. */
+function fileBody(file: File) {
+  const form = new FormData();
+  form.append('file', file);
+  return { body: form as never, bodySerializer: (body: unknown) => body as FormData };
+}
+
+export function usePreview() {
+  return useMutation({
+    mutationFn: ({ file, units }: { file: File; units: Units }) =>
+      ask(api.POST('/api/orders/import/preview', { params: { query: { units } }, ...fileBody(file) })),
+  });
+}
+
+export function useImport() {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: ({ file, units, mode }: { file: File; units: Units; mode: 'ALL' | 'GOOD_ROWS' }) =>
+      ask(api.POST('/api/orders/import', { params: { query: { units, mode } }, ...fileBody(file) })),
+    onSuccess: refresh,
+  });
+}
+
+export async function sampleFile(): Promise<File> {
+  const answer = await fetch('/api/orders/sample.csv');
+  return new File([await answer.blob()], 'orders.csv', { type: 'text/csv' });
+}

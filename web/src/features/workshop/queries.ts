@@ -1,0 +1,54 @@
+import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, ask, type Schemas } from '../../api/client';
+
+export const sessionQuery = queryOptions({
+  queryKey: ['session'],
+  queryFn: () => ask(api.GET('/api/session')),
+  staleTime: 60_000,
+});
+
+export const useSession = () => useQuery(sessionQuery);
+
+export const peopleQuery = queryOptions({
+  queryKey: ['people'],
+  queryFn: () => ask(api.GET('/api/people')),
+});
+
+function useEnter<B>(call: (body: B) => Promise<Schemas['SessionView']>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: call,
+    onSuccess: (session) => {
+      client.clear();
+      client.setQueryData(sessionQuery.queryKey, session);
+    },
+  });
+}
+
+export const useSignIn = () => useEnter((body: Schemas['SignIn']) => ask(api.POST('/api/sign-in', { body })));
+export const useSetUp = () => useEnter((body: Schemas['SetUp']) => ask(api.POST('/api/setup', { body })));
+
+export function useSignOut() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async () => {
+      const token = document.cookie.match(/(?:^|; )XSRF-TOKEN=([^;]*)/)?.[1] ?? '';
+      await fetch('/api/sign-out', {
+        method: 'POST',
+        headers: { 'X-XSRF-TOKEN': decodeURIComponent(token) },
+      });
+    },
+    onSettled: () => {
+      client.clear();
+      window.location.assign('/');
+    },
+  });
+}
+
+export function useAddPerson() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Schemas['NewPerson']) => ask(api.POST('/api/people', { body })),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['people'] }),
+  });
+}

@@ -1,0 +1,33 @@
+import type { Schemas } from '../api/client';
+import classes from './PiecePicture.module.css';
+import { RuledEdge } from './RuledEdge';
+
+/** The piece from its pattern's strands, drawn by the server, over a ruler that starts where the body starts. */
+export function PiecePicture({ picture, alt }: { picture: Schemas['PictureView']; alt: string }) {
+  const source = `data:image/svg+xml;utf8,${encodeURIComponent(picture.svg)}`;
+  return (
+    <figure className={classes.full}>
+      <RuledEdge lengthUm={picture.widthMm * 1000} zeroUm={picture.bodyFromMm * 1000} />
+      <img
+        src={source}
+        alt={alt}
+        width={picture.widthMm}
+        height={picture.heightMm}
+        style={{ aspectRatio: `${picture.widthMm} / ${picture.heightMm}` }}
+      />
+    </figure>
+  );
+}
+
+/** A few repeats of the body, to tell pieces apart in a list. */
+export function PieceChip({ lineId }: { lineId: number }) {
+  return (
+    <img
+      className={classes.chip}
+      src={`/api/orders/lines/${lineId}/chip.svg`}
+      alt=""
+      width={84}
+      height={24}
+    />
+  );
+}

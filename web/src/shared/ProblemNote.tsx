@@ -1,0 +1,31 @@
+import { Alert, List } from '@mantine/core';
+import { useTranslation } from 'react-i18next';
+import { ProblemError } from '../api/client';
+
+/** What went wrong, what it means, what to do. Fields named in {@link shown} already stand beside their inputs. */
+export function ProblemNote({ error, shown = [] }: { error: unknown; shown?: string[] }) {
+  const { t } = useTranslation();
+  if (!error) return null;
+  if (!(error instanceof ProblemError)) {
+    return (
+      <Alert color="coral" variant="outline" title={t('problem.unexpected')} role="alert">
+        {t('problem.reload')}
+      </Alert>
+    );
+  }
+  const fields = (error.problem.fields ?? []).filter((f) => !shown.includes(f.field));
+  return (
+    <Alert color="coral" variant="outline" title={error.problem.title} role="alert">
+      {error.problem.detail}
+      {fields.length > 0 && (
+        <List size="sm" mt={4}>
+          {fields.map((f) => (
+            <List.Item key={f.field + f.code}>
+              {f.message} {f.remedy}
+            </List.Item>
+          ))}
+        </List>
+      )}
+    </Alert>
+  );
+}

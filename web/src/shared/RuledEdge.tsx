@@ -1,0 +1,40 @@
+import { useUnits } from '../app/units';
+import classes from './RuledEdge.module.css';
+
+const STEPS = {
+  METRIC: { unit: 10_000, name: 'cm', steps: [0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000] },
+  IMPERIAL: { unit: 25_400, name: 'in', steps: [0.25, 0.5, 1, 2, 3, 6, 12, 24, 48, 120, 240, 480] },
+};
+const MOST_LABELS = 14;
+
+/**
+ * A thin ruler along the top edge of a panel, in the user's unit, at the scale of what is drawn under it.
+ *
+ * @param lengthUm what the whole width stands for
+ * @param zeroUm where on the width the ruler starts to count
+ */
+export function RuledEdge({ lengthUm, zeroUm = 0 }: { lengthUm: number; zeroUm?: number }) {
+  const { units } = useUnits();
+  const { unit, name, steps } = STEPS[units];
+  const step = (steps.find((s) => lengthUm / (s * unit) <= MOST_LABELS) ?? 2000) * unit;
+  const ticks = [];
+  for (let at = zeroUm; at <= lengthUm; at += step / 2) ticks.push(at);
+  return (
+    <div className={classes.ruler} aria-hidden="true">
+      {ticks.map((at, i) => {
+        const major = i % 2 === 0;
+        const left = (at / lengthUm) * 100;
+        return (
+          <span key={at} className={major ? classes.major : classes.minor} style={{ left: `${left}%` }}>
+            {major && left < 95 && (
+              <span className={classes.label}>
+                {Number(((at - zeroUm) / unit).toFixed(2))}
+                {i === 0 && ` ${name}`}
+              </span>
+            )}
+          </span>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,57 @@
+import type { Units } from '../app/units';
+
+const INCH = 25_400;
+const GCD = (a: number, b: number): number => (b === 0 ? a : GCD(b, a % b));
+
+/** Inches as people read them on a tape: whole, then a fraction in sixteenths, in lowest terms. */
+function inches(um: number): string {
+  const sixteenths = Math.round((um / INCH) * 16);
+  const whole = Math.floor(sixteenths / 16);
+  const rest = sixteenths % 16;
+  if (rest === 0) return `${whole} in`;
+  const divisor = GCD(rest, 16);
+  const fraction = `${rest / divisor}/${16 / divisor}`;
+  return whole === 0 ? `${fraction} in` : `${whole} ${fraction} in`;
+}
+
+/** How a length is meant: on a body, on a cord to cut, or a small part. */
+export type LengthKind = 'body' | 'cord' | 'part';
+
+/** Prints a length, given in micrometres, in the user's units. */
+export function formatLength(um: number, units: Units, kind: LengthKind = 'cord'): string {
+  if (um < 0) return `-${formatLength(-um, units, kind)}`;
+  if (units === 'METRIC') {
+    if (kind === 'body') return `${trim(um / 10_000, 1)} cm`;
+    if (kind === 'part') return `${trim(um / 1000, um < 100_000 ? 2 : 1)} mm`;
+    return um >= 10_000_000 ? `${(um / 1_000_000).toFixed(2)} m` : `${trim(um / 1000, 1)} mm`;
+  }
+  if (kind === 'part' && um < INCH) return `${trim(um / INCH, 3)} in`;
+  if (um >= 36 * INCH && kind === 'cord') {
+    const feet = Math.floor(um / (12 * INCH));
+    const rest = inches(um - feet * 12 * INCH);
+    if (rest === '12 in') return `${feet + 1} ft`;
+    return rest === '0 in' ? `${feet} ft` : `${feet} ft ${rest}`;
+  }
+  return inches(um);
+}
+
+function trim(value: number, digits: number): string {
+  return String(Number(value.toFixed(digits)));
+}
+
+export function formatMoney(value: number, currency: string): string {
+  return new Intl.NumberFormat('en', { style: 'currency', currency, maximumFractionDigits: 2 }).format(value);
+}
+
+/** A day as people say it, with how far off it is. */
+export function formatDay(day: string): string {
+  return new Date(`${day}T00:00`).toLocaleDateString('en', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+  });
+}
+
+export function formatTime(instant: string): string {
+  return new Date(instant).toLocaleString('en', { dateStyle: 'medium', timeStyle: 'short' });
+}
