@@ -1,10 +1,15 @@
 import { useUnits } from '../app/units';
 import classes from './RuledEdge.module.css';
 
-const STEPS = {
-  METRIC: { unit: 10_000, name: 'cm', steps: [0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000] },
-  IMPERIAL: { unit: 25_400, name: 'in', steps: [0.25, 0.5, 1, 2, 3, 6, 12, 24, 48, 120, 240, 480] },
+const SHORT = {
+  METRIC: { unit: 10_000, name: 'cm', steps: [0.5, 1, 2, 5, 10, 20, 50] },
+  IMPERIAL: { unit: 25_400, name: 'in', steps: [0.25, 0.5, 1, 2, 3, 6, 12] },
 };
+const LONG = {
+  METRIC: { unit: 1_000_000, name: 'm', steps: [0.25, 0.5, 1, 2, 5, 10, 20, 50, 100, 200] },
+  IMPERIAL: { unit: 304_800, name: 'ft', steps: [1, 2, 5, 10, 20, 50, 100, 200, 500] },
+};
+const LONG_FROM_UM = 3_000_000;
 const MOST_LABELS = 14;
 
 /**
@@ -15,7 +20,7 @@ const MOST_LABELS = 14;
  */
 export function RuledEdge({ lengthUm, zeroUm = 0 }: { lengthUm: number; zeroUm?: number }) {
   const { units } = useUnits();
-  const { unit, name, steps } = STEPS[units];
+  const { unit, name, steps } = (lengthUm >= LONG_FROM_UM ? LONG : SHORT)[units];
   const step = (steps.find((s) => lengthUm / (s * unit) <= MOST_LABELS) ?? 2000) * unit;
   const ticks = [];
   for (let at = zeroUm; at <= lengthUm; at += step / 2) ticks.push(at);

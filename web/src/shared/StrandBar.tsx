@@ -22,6 +22,9 @@ interface Props {
   height?: number;
 }
 
+/** Share of the width below which the code stands beside the bar instead of on it. */
+const SHORT_BAR = 0.3;
+
 /** A length of cord as a bar in its colour, to scale; what it shows is also said as text. */
 export function StrandBar({ code, colour, stretches, scaleUm, foldUm, flawsUm = [], height = 22 }: Props) {
   const { t } = useTranslation();
@@ -48,8 +51,13 @@ export function StrandBar({ code, colour, stretches, scaleUm, foldUm, flawsUm = 
             title={`${s.label ?? t(`strandBar.${s.kind}`)} · ${formatLength(s.um, units)}`}
           />
         ))}
-        <span className={classes.code}>{code}</span>
       </div>
+      <span
+        className={classes.code}
+        style={{ left: total / scale < SHORT_BAR ? `calc(${percent(total)} + 6px)` : 7 }}
+      >
+        {code}
+      </span>
       {foldUm !== undefined && (
         <span className={classes.fold} style={{ left: percent(foldUm) }} title={t('strandBar.fold')} />
       )}

@@ -14,8 +14,8 @@ function inches(um: number): string {
   return whole === 0 ? `${fraction} in` : `${whole} ${fraction} in`;
 }
 
-/** How a length is meant: on a body, on a cord to cut, or a small part. */
-export type LengthKind = 'body' | 'cord' | 'part';
+/** How a length is meant: on a body, on a cord to cut, a small part, or what lies in stock. */
+export type LengthKind = 'body' | 'cord' | 'part' | 'stock';
 
 /** Prints a length, given in micrometres, in the user's units. */
 export function formatLength(um: number, units: Units, kind: LengthKind = 'cord'): string {
@@ -23,9 +23,11 @@ export function formatLength(um: number, units: Units, kind: LengthKind = 'cord'
   if (units === 'METRIC') {
     if (kind === 'body') return `${trim(um / 10_000, 1)} cm`;
     if (kind === 'part') return `${trim(um / 1000, um < 100_000 ? 2 : 1)} mm`;
+    if (kind === 'stock') return `${(um / 1_000_000).toFixed(2)} m`;
     return um >= 10_000_000 ? `${(um / 1_000_000).toFixed(2)} m` : `${trim(um / 1000, 1)} mm`;
   }
   if (kind === 'part' && um < INCH) return `${trim(um / INCH, 3)} in`;
+  if (kind === 'stock') return `${(um / INCH / 12).toFixed(1)} ft`;
   if (um >= 36 * INCH && kind === 'cord') {
     const feet = Math.floor(um / (12 * INCH));
     const rest = inches(um - feet * 12 * INCH);

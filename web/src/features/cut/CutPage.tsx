@@ -145,8 +145,8 @@ function CutListSheet({ list, batches }: SheetProps) {
           pieces: list.pieces,
           strands: list.strands,
           spools: list.spools.length,
-          cut: formatLength(list.cutUm, units),
-          scrap: formatLength(list.scrapUm, units),
+          cut: formatLength(list.cutUm, units, 'stock'),
+          scrap: formatLength(list.scrapUm, units, 'stock'),
           percent: list.scrapPercent,
         })}
       </Text>
@@ -172,10 +172,15 @@ function Waiting({ waiting, open }: { waiting: Schemas['WaitingPieceView'][]; op
   const { t } = useTranslation();
   const { units } = useUnits();
   return (
-    <Alert color="straw" variant="outline" title={t('cut.waiting', { count: waiting.length })}>
+    <Alert
+      color="straw"
+      variant="outline"
+      title={t('cut.waiting', { count: waiting.reduce((n, w) => n + w.pieces, 0) })}
+    >
       {waiting.map((w) => (
-        <div key={w.pieceId}>
+        <div key={w.reference + w.articleCode}>
           {t('cut.waitingFor', {
+            pieces: w.pieces,
             reference: w.reference,
             customer: w.customer,
             article: `${w.articleName} (${w.articleCode})`,

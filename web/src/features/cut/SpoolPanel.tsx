@@ -42,7 +42,7 @@ export function SpoolPanel({ spool, scaleUm, list, open }: Props) {
             {t('cut.where', { shelf: spool.shelf || '–', lot: spool.lot })}
           </Text>
         </Group>
-        <Length um={spool.lengthUm} />
+        <Length um={spool.lengthUm} kind="stock" />
       </Group>
       <div className={classes.scale}>
         <RuledEdge lengthUm={scaleUm} />

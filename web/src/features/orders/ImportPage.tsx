@@ -128,7 +128,7 @@ function Rows({ rows }: { rows: Schemas['RowView'][] }) {
   const { t } = useTranslation();
   return (
     <Table.ScrollContainer minWidth={760} className="panel">
-      <Table verticalSpacing={4} fz="sm">
+      <Table verticalSpacing={4} horizontalSpacing={8} fz="sm" className={classes.rows}>
         <Table.Thead>
           <Table.Tr>
             <Table.Th className="right">{t('import.row')}</Table.Th>
@@ -152,7 +152,7 @@ function Rows({ rows }: { rows: Schemas['RowView'][] }) {
               <Table.Td>
                 {r.reference}/{r.line}
               </Table.Td>
-              <Table.Td>
+              <Table.Td className={classes.wide}>
                 {r.customer}
                 {r.problems.map((p) => (
                   <Text key={p.field + p.code} size="sm" c="var(--act)">

@@ -1,6 +1,5 @@
 import {
   Button,
-  Divider,
   Grid,
   Group,
   NumberInput,
@@ -112,7 +111,7 @@ function OrderForm({ patterns, articles }: FormProps) {
   return (
     <Grid gap="md">
       <Grid.Col span={{ base: 12, md: 5 }}>
-        <Stack component="form" onSubmit={submit} className="panel" p="md" gap="sm">
+        <Stack component="form" onSubmit={submit} className="panel" p="md" gap={10}>
           <Group grow align="flex-start">
             <TextInput
               label={t('orders.customer')}
@@ -129,7 +128,6 @@ function OrderForm({ patterns, articles }: FormProps) {
               error={refused?.field('due')}
             />
           </Group>
-          <Divider />
           <Select
             label={t('newOrder.pattern')}
             allowDeselect={false}
@@ -198,23 +196,27 @@ function OrderForm({ patterns, articles }: FormProps) {
               error={problem('ring')}
             />
           )}
-          <NumberInput
-            label={t('newOrder.quantity')}
-            value={quantity}
-            onChange={setQuantity}
-            allowDecimal={false}
-            error={refused?.field('lines[0].quantity')}
-          />
-          <Textarea
-            label={t('newOrder.note')}
-            value={note}
-            autosize
-            minRows={1}
-            onChange={(e) => setNote(e.currentTarget.value)}
-            error={refused?.field('lines[0].note')}
-          />
+          <Group align="flex-start" wrap="nowrap">
+            <NumberInput
+              label={t('newOrder.quantity')}
+              w={110}
+              value={quantity}
+              onChange={setQuantity}
+              allowDecimal={false}
+              error={refused?.field('lines[0].quantity')}
+            />
+            <Textarea
+              label={t('newOrder.note')}
+              flex={1}
+              value={note}
+              autosize
+              minRows={1}
+              onChange={(e) => setNote(e.currentTarget.value)}
+              error={refused?.field('lines[0].note')}
+            />
+          </Group>
           <ProblemNote error={refused} shown={['customer', 'due', 'lines[0].quantity', 'lines[0].note']} />
-          <Button type="submit" size="md" loading={take.isPending}>
+          <Button type="submit" loading={take.isPending}>
             {t('newOrder.take')}
           </Button>
         </Stack>

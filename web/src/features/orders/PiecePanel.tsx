@@ -42,7 +42,7 @@ function Checks({ piece }: { piece: Piece }) {
           figures[name] = formatLength(
             um,
             units,
-            check.code === 'hole' ? 'part' : check.code === 'stock' ? 'cord' : 'body',
+            check.code === 'hole' ? 'part' : check.code === 'stock' ? 'stock' : 'body',
           );
         }
         for (const [name, value] of Object.entries(check.numbers))

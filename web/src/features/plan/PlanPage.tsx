@@ -1,4 +1,5 @@
 import {
+  Anchor,
   Button,
   Checkbox,
   Grid,
@@ -11,7 +12,7 @@ import {
   Title,
 } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
@@ -78,13 +79,14 @@ function OpenWork({ setUps }: { setUps: Schemas['SetUpView'][] }) {
   };
   return (
     <Stack gap="sm">
-      <MakeBatch picks={picks} onMade={() => setPicks({})} />
-      <Checkbox
-        label={t('plan.all', { count: makeable.reduce((n, l) => n + l.open, 0) })}
-        checked={makeable.length > 0 && makeable.every((l) => picks[l.line])}
-        indeterminate={makeable.some((l) => picks[l.line]) && !makeable.every((l) => picks[l.line])}
-        onChange={(e) => pick(lines, e.currentTarget.checked)}
-      />
+      <MakeBatch picks={picks} onMade={() => setPicks({})}>
+        <Checkbox
+          label={t('plan.all', { count: makeable.reduce((n, l) => n + l.open, 0) })}
+          checked={makeable.length > 0 && makeable.every((l) => picks[l.line])}
+          indeterminate={makeable.some((l) => picks[l.line]) && !makeable.every((l) => picks[l.line])}
+          onChange={(e) => pick(lines, e.currentTarget.checked)}
+        />
+      </MakeBatch>
       {setUps.map((setUp) => (
         <SetUp
           key={setUp.patternName + setUp.colours.map((c) => c.code).join()}
@@ -98,7 +100,13 @@ function OpenWork({ setUps }: { setUps: Schemas['SetUpView'][] }) {
   );
 }
 
-function MakeBatch({ picks, onMade }: { picks: Picks; onMade: () => void }) {
+interface MakeBatchProps {
+  picks: Picks;
+  onMade: () => void;
+  children: ReactNode;
+}
+
+function MakeBatch({ picks, onMade, children }: MakeBatchProps) {
   const { t } = useTranslation();
   const navigate = useNavigate();
   const make = useMakeBatch();
@@ -122,10 +130,11 @@ function MakeBatch({ picks, onMade }: { picks: Picks; onMade: () => void }) {
   return (
     <div className={classes.bar}>
       <Group gap="sm" justify="space-between">
+        {children}
         <Text fw={600}>{count === 0 ? t('plan.choose') : t('plan.chosen', { count })}</Text>
-        <Group gap="xs">
+        <Group gap="xs" w="100%" justify="flex-end" wrap="nowrap">
           <TextInput
-            w={170}
+            flex={1}
             placeholder={t('plan.name')}
             aria-label={t('plan.name')}
             value={name}
@@ -193,7 +202,7 @@ function SetUp({ setUp, picks, onPick, onCount }: SetUpProps) {
         <div style={{ textAlign: 'right' }}>
           <Text size="sm">{t('plan.pieces', { count: setUp.pieces })}</Text>
           <Text size="sm" c="dimmed">
-            <Length um={setUp.cordUm} />
+            <Length um={setUp.cordUm} kind="stock" />
           </Text>
         </div>
       </Group>
@@ -210,7 +219,11 @@ function SetUp({ setUp, picks, onPick, onCount }: SetUpProps) {
                   onChange={(e) => onPick([l], e.currentTarget.checked)}
                 />
               </Table.Td>
-              <Table.Td w="14%">{l.reference}</Table.Td>
+              <Table.Td w="14%">
+                <Anchor component={Link} to={`/orders/${l.order}`} inherit>
+                  {l.reference}
+                </Anchor>
+              </Table.Td>
               <Table.Td>{l.customer}</Table.Td>
               <Table.Td w="14%">
                 {l.sizeName ??

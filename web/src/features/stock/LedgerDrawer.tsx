@@ -23,7 +23,7 @@ export function LedgerDrawer({ article, holding, onClose }: Props) {
   const rows = useQuery(ledgerQuery(holding ? { holding: holding.id } : { article: article.id }));
   const cord = article.kind === 'CORD';
   const amount = (quantity: number) =>
-    cord ? <Length um={quantity} /> : <span className="figure">{quantity}</span>;
+    cord ? <Length um={quantity} kind="stock" /> : <span className="figure">{quantity}</span>;
   const title = holding
     ? t('ledger.ofHolding', { name: article.name, label: holding.label, lot: holding.lot })
     : t('ledger.ofArticle', { name: article.name });

@@ -170,10 +170,15 @@ function CordRow({ article, holdings, scaleUm, onShow, onReceive }: RowProps) {
               {article.name}
             </UnstyledButton>
           </Title>
-          {article.diameterUm !== undefined && <Length um={article.diameterUm} kind="part" />}
+          {article.diameterUm !== undefined && (
+            <Text size="xs" c="dimmed">
+              <Length um={article.diameterUm} kind="part" />
+            </Text>
+          )}
         </Group>
         <Text size="xs" c="dimmed">
-          <Length um={article.onHand} /> · <Money value={article.unitPrice} /> {t('stock.perMetre')}
+          <Length um={article.onHand} kind="stock" /> · <Money value={article.unitPrice} />{' '}
+          {t('stock.perMetre')}
         </Text>
       </div>
       <Stack gap={3}>
@@ -203,7 +208,7 @@ function CordRow({ article, holdings, scaleUm, onShow, onReceive }: RowProps) {
               stretches={[{ um: h.quantity, kind: 'used', label: `${t(`holding.${h.kind}`)} ${h.label}` }]}
             />
             <Text size="xs" c="dimmed" className={classes.caption}>
-              {h.label} · {h.lot} · {h.shelf || '–'} · <Length um={h.quantity} />
+              {h.label} · {h.lot} · {h.shelf || '–'} · <Length um={h.quantity} kind="stock" />
             </Text>
           </UnstyledButton>
         ))}

@@ -19,7 +19,7 @@ function useEnter<B>(call: (body: B) => Promise<Schemas['SessionView']>) {
   return useMutation({
     mutationFn: call,
     onSuccess: (session) => {
-      client.clear();
+      client.removeQueries({ predicate: (query) => query.queryKey[0] !== sessionQuery.queryKey[0] });
       client.setQueryData(sessionQuery.queryKey, session);
     },
   });
@@ -29,7 +29,6 @@ export const useSignIn = () => useEnter((body: Schemas['SignIn']) => ask(api.POS
 export const useSetUp = () => useEnter((body: Schemas['SetUp']) => ask(api.POST('/api/setup', { body })));
 
 export function useSignOut() {
-  const client = useQueryClient();
   return useMutation({
     mutationFn: async () => {
       const token = document.cookie.match(/(?:^|; )XSRF-TOKEN=([^;]*)/)?.[1] ?? '';
@@ -38,10 +37,8 @@ export function useSignOut() {
         headers: { 'X-XSRF-TOKEN': decodeURIComponent(token) },
       });
     },
-    onSettled: () => {
-      client.clear();
-      window.location.assign('/');
-    },
+    // A full load leaves nothing of the signed-out person in memory.
+    onSettled: () => window.location.assign('/'),
   });
 }
 

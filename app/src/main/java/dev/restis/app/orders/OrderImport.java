@@ -163,7 +163,7 @@ public class OrderImport {
         String note = Orders.note(row.cell("note"), faults);
         PieceChoices choices = choices(row, units, faults);
         PieceDesk.Understood understood = sitting.understand(choices);
-        faults.addAll(understood.faults());
+        understood.faults().forEach(f -> faults.add(new Fault(column(f.field()), f.code(), f.args())));
         OrderHead head = new OrderHead(SOURCE, reference, customer, due.orElse(null));
         Optional<ReadLine> line = faults.isEmpty()
                 ? understood.spec().map(spec -> new ReadLine(number, spec, quantity, note))
@@ -183,6 +183,17 @@ public class OrderImport {
                 String.join(", ", choices.colours()),
                 words.of(faults));
         return new Reading(view, head, line);
+    }
+
+    /** The column that a field of the choices is read from. */
+    private static String column(String field) {
+        return switch (field) {
+            case "colours[0]" -> "colour 1";
+            case "colours[1]" -> "colour 2";
+            case "beadCount" -> "beads";
+            case "ease" -> "fit";
+            default -> field;
+        };
     }
 
     private RowState state(OrderHead head, ReadLine line, Map<String, ReadLine> seen) {

@@ -33,6 +33,7 @@ class PlanController {
 
     record OpenLineView(
             long line,
+            long order,
             String reference,
             String customer,
             @Nullable LocalDate due,
@@ -146,6 +147,7 @@ class PlanController {
                             .sum();
             lines.add(new OpenLineView(
                     line.line(),
+                    line.order(),
                     line.reference(),
                     line.customer(),
                     line.due(),

@@ -19,7 +19,10 @@ public final class Launch {
 
     private Launch() {}
 
-    /** Reads {@code restis.home}, {@code restis.port} and {@code restis.demo} from the system properties. */
+    /**
+     * Reads {@code restis.home}, {@code restis.port} and {@code restis.demo} from the system properties; with {@code
+     * restis.rehearsal} it stops as soon as it has started, for the class archive that makes later starts quick.
+     */
     public static ConfigurableApplicationContext run(Class<?> application, String... args) {
         Path home = Path.of(System.getProperty("restis.home", ".restis"));
         LocalPostgres database = LocalPostgres.start(home, LocalPostgres.Durability.SAFE);
@@ -34,6 +37,9 @@ public final class Launch {
         spring.setDefaultProperties(defaults);
         try {
             ConfigurableApplicationContext context = spring.run(args);
+            if (Boolean.getBoolean("restis.rehearsal")) {
+                System.exit(SpringApplication.exit(context));
+            }
             Files.writeString(home.resolve("address"), "http://127.0.0.1:" + port + "\n");
             return context;
         } catch (IOException e) {
