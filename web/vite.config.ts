@@ -5,5 +5,5 @@ export default defineConfig({
   plugins: [react()],
   build: { chunkSizeWarningLimit: 1200, assetsInlineLimit: 0 },
   server: { host: '127.0.0.1', proxy: { '/api': 'http://127.0.0.1:8420' } },
-  test: { environment: 'happy-dom', include: ['src/**/*.test.{ts,tsx}'] },
+  test: { environment: 'happy-dom', include: ['src/**/*.test.{ts,tsx}'], silent: 'passed-only' },
 });

@@ -15,12 +15,12 @@ import { notifications } from '@mantine/notifications';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { ArticleSelect } from '../../shared/ArticleSelect';
 import { LengthField } from '../../shared/LengthField';
-import { Await, Page } from '../../shared/Page';
+import { Await, Empty, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { articlesQuery } from '../stock/queries';
 import { PiecePanel } from './PiecePanel';
@@ -34,7 +34,21 @@ export default function NewOrderPage() {
   return (
     <Page title={t('newOrder.title')}>
       <Await query={patterns}>
-        {(p) => <Await query={articles}>{(a) => <OrderForm patterns={p} articles={a} />}</Await>}
+        {(p) => (
+          <Await query={articles}>
+            {(a) =>
+              a.some((article) => article.kind === 'CORD') ? (
+                <OrderForm patterns={p} articles={a} />
+              ) : (
+                <Empty words={t('newOrder.noCord')}>
+                  <Button component={Link} to="/stock">
+                    {t('newOrder.toStock')}
+                  </Button>
+                </Empty>
+              )
+            }
+          </Await>
+        )}
       </Await>
     </Page>
   );

@@ -20,6 +20,9 @@ import java.util.Optional;
 /** Works out size: target length, what is left for the body, whole repeats, opening and closing. */
 final class FitWorker {
 
+    /** Fewer repeats than this are a knot or two, not a body. */
+    private static final int FEWEST_REPEATS = 3;
+
     private final Parts parts;
 
     FitWorker(Parts parts) {
@@ -40,7 +43,7 @@ final class FitWorker {
         Length knotted = body.total().minus(beads);
         int groups = parts.beadCount() + 1;
         int repeats = wholeRepeats(knotted, pitch, groups);
-        if (repeats < groups) {
+        if (repeats < Math.max(groups, FEWEST_REPEATS)) {
             return Optional.empty();
         }
         Length bodyLength = pitch.times((long) repeats).plus(beads);

@@ -1,0 +1,43 @@
+package dev.restis.app;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+import jakarta.persistence.Entity;
+import org.junit.jupiter.api.Test;
+import org.springframework.modulith.core.ApplicationModules;
+
+@AnalyzeClasses(packages = "dev.restis.app", importOptions = ImportOption.DoNotIncludeTests.class)
+class ArchitectureTest {
+
+    @ArchTest
+    static final ArchRule entitiesStayInTheirModule =
+            classes().that().areAnnotatedWith(Entity.class).should().bePackagePrivate();
+
+    @ArchTest
+    static final ArchRule controllersDoNotWrite = noClasses()
+            .that()
+            .haveSimpleNameEndingWith("Controller")
+            .should()
+            .dependOnClassesThat()
+            .haveFullyQualifiedName("jakarta.persistence.EntityManager");
+
+    @ArchTest
+    static final ArchRule onlyTheLedgerWritesLedgerRows = noClasses()
+            .that()
+            .doNotHaveSimpleName("Ledger")
+            .and()
+            .doNotHaveSimpleName("LedgerRow")
+            .should()
+            .dependOnClassesThat()
+            .haveFullyQualifiedName("dev.restis.app.stock.LedgerRow");
+
+    @Test
+    void modulesKeepToTheirBoundaries() {
+        ApplicationModules.of(RestisApplication.class).verify();
+    }
+}

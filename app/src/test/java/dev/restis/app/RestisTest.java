@@ -1,0 +1,135 @@
+package dev.restis.app;
+
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
+
+import dev.restis.app.platform.LocalPostgres;
+import dev.restis.app.platform.LocalPostgres.Durability;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import org.junit.jupiter.api.BeforeEach;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.MediaType;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The whole application on a real PostgreSQL of its own, filled with the demo workshop, asked through its API. */
+@SpringBootTest(properties = "restis.demo=true")
+@AutoConfigureMockMvc
+abstract class RestisTest {
+
+    private static final LocalPostgres DATABASE = database();
+
+    @Autowired
+    private MockMvc mvc;
+
+    @Autowired
+    JdbcClient jdbc;
+
+    private final JsonMapper json = JsonMapper.builder().build();
+
+    record Answer(int status, String text, JsonNode body) {
+        JsonNode field(String name) {
+            for (JsonNode field : body.path("fields")) {
+                if (field.path("field").asString().equals(name)) {
+                    return field;
+                }
+            }
+            throw new AssertionError("no problem names the field " + name + ": " + text);
+        }
+    }
+
+    @DynamicPropertySource
+    static void database(DynamicPropertyRegistry properties) {
+        properties.add("spring.datasource.url", DATABASE::url);
+        properties.add("spring.datasource.username", DATABASE::user);
+        properties.add("spring.datasource.password", DATABASE::password);
+    }
+
+    private static LocalPostgres database() {
+        try {
+            Path home = Files.createTempDirectory("restis-test");
+            Files.setPosixFilePermissions(home, PosixFilePermissions.fromString("rwxr-xr-x"));
+            LocalPostgres database = LocalPostgres.start(home, Durability.FORGETFUL);
+            Runtime.getRuntime().addShutdownHook(new Thread(database::close));
+            return database;
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    @BeforeEach
+    void theDemoIsThere() {
+        org.assertj.core.api.Assertions.assertThat(count("article")).isGreaterThan(10);
+    }
+
+    long count(String table) {
+        return jdbc.sql("select count(*) from " + table).query(Long.class).single();
+    }
+
+    Answer ask(String path) throws Exception {
+        return answer(mvc.perform(get(path).with(user("Tove").roles("OWNER")))
+                .andReturn()
+                .getResponse());
+    }
+
+    Answer tell(String path, String body) throws Exception {
+        return send(HttpMethod.POST, path, body);
+    }
+
+    Answer send(HttpMethod method, String path, String body) throws Exception {
+        return answer(mvc.perform(request(method, path)
+                        .with(user("Tove").roles("OWNER"))
+                        .with(csrf())
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(body))
+                .andReturn()
+                .getResponse());
+    }
+
+    Answer upload(String path, byte[] bytes) throws Exception {
+        return answer(mvc.perform(multipart(path)
+                        .file(new MockMultipartFile("file", "orders.csv", "text/csv", bytes))
+                        .with(user("Tove").roles("OWNER"))
+                        .with(csrf()))
+                .andReturn()
+                .getResponse());
+    }
+
+    MockMvc mvc() {
+        return mvc;
+    }
+
+    private Answer answer(org.springframework.mock.web.MockHttpServletResponse response) throws Exception {
+        String text = response.getContentAsString(StandardCharsets.UTF_8);
+        boolean isJson = String.valueOf(response.getContentType()).contains("json");
+        return new Answer(response.getStatus(), text, json.readTree(isJson && !text.isEmpty() ? text : "{}"));
+    }
+
+    /** An order of one line as the form sends it. */
+    static String order(String customer, int quantity, String choices) {
+        return """
+                {"customer": "%s", "lines": [{"quantity": %d, "choices": %s}]}
+                """.formatted(customer, quantity, choices);
+    }
+
+    static String snake(String wrist) {
+        return """
+                {"pattern": "snake", "wrist": "%s", "colours": ["NT2", "OA2"], "units": "METRIC"}
+                """.formatted(wrist);
+    }
+}

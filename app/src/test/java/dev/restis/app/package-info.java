@@ -1,0 +1,4 @@
+@NullMarked
+package dev.restis.app;
+
+import org.jspecify.annotations.NullMarked;

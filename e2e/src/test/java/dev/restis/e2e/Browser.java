@@ -1,0 +1,128 @@
+package dev.restis.e2e;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.deque.html.axecore.results.AxeResults;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.ConsoleMessage;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Headless Chromium on one server; remembers every console error, failed request and request that leaves the machine. */
+final class Browser implements AutoCloseable {
+
+    private static final List<String> FLAGS = List.of(
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync");
+
+    private final Playwright playwright;
+    private final com.microsoft.playwright.Browser chromium;
+    private final String address;
+    private final List<String> troubles = new ArrayList<>();
+
+    Browser(String address) {
+        this.address = address;
+        this.playwright = Playwright.create();
+        this.chromium = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(FLAGS));
+    }
+
+    Page open(ColorScheme scheme, int width, int height) {
+        BrowserContext context = chromium.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
+                .setColorScheme(scheme)
+                .setViewportSize(width, height)
+                .setBaseURL(address)
+                .setLocale("en-GB"));
+        context.setDefaultTimeout(12_000);
+        Page page = context.newPage();
+        page.onConsoleMessage(this::remember);
+        page.onPageError(error -> troubles.add("page error: " + error));
+        page.onRequest(request -> {
+            if (!request.url().startsWith(address)
+                    && !request.url().startsWith("data:")
+                    && !request.url().startsWith("blob:")) {
+                troubles.add("left the machine: " + request.url());
+            }
+        });
+        page.onResponse(response -> {
+            if (response.status() >= 500) {
+                troubles.add(response.status() + " " + response.url());
+            }
+        });
+        page.addInitScript("""
+                window.__shift = 0;
+                new PerformanceObserver(list => {
+                  for (const entry of list.getEntries()) if (!entry.hadRecentInput) window.__shift += entry.value;
+                }).observe({ type: 'layout-shift', buffered: true });
+                """);
+        return page;
+    }
+
+    /** Refused input answers with 422, which the browser logs; every other error line counts. */
+    private void remember(ConsoleMessage message) {
+        boolean expected = message.text().contains("status of 422");
+        if (message.type().equals("error") && !expected) {
+            troubles.add("console: " + message.text());
+        }
+    }
+
+    List<String> troubles() {
+        return List.copyOf(troubles);
+    }
+
+    static void signIn(Page page, String name) {
+        page.navigate("/");
+        page.getByLabel("Your name").fill(name);
+        page.getByLabel("Password", new Page.GetByLabelOptions().setExact(true)).fill("harbour-lantern");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in"))
+                .click();
+        heading(page, "Orders");
+    }
+
+    static void heading(Page page, String name) {
+        page.getByRole(
+                        AriaRole.HEADING,
+                        new Page.GetByRoleOptions().setName(name).setLevel(1))
+                .waitFor();
+    }
+
+    static void click(Page page, String button) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(button))
+                .first()
+                .click();
+    }
+
+    static List<String> axeViolations(Page page) {
+        AxeResults results = new AxeBuilder(page).analyze();
+        return results.getViolations().stream()
+                .map(v -> v.getId() + ": " + v.getHelp() + " at "
+                        + v.getNodes().get(0).getTarget() + " "
+                        + v.getNodes().get(0).getHtml())
+                .toList();
+    }
+
+    static double layoutShift(Page page) {
+        return ((Number) page.evaluate("() => window.__shift")).doubleValue();
+    }
+
+    static boolean scrollsSideways(Page page) {
+        return (Boolean) page.evaluate("() => document.documentElement.scrollWidth > window.innerWidth");
+    }
+
+    @Override
+    public void close() {
+        chromium.close();
+        playwright.close();
+    }
+}

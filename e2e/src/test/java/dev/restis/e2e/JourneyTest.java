@@ -1,0 +1,218 @@
+package dev.restis.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+
+/** A seller's sitting: from a file of orders to what each piece cost, in both colour schemes. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class JourneyTest {
+
+    private Server server;
+    private Browser browser;
+
+    @BeforeAll
+    void start() {
+        server = new Server(true);
+        browser = new Browser(server.address());
+    }
+
+    @AfterAll
+    void stop() {
+        browser.close();
+        server.close();
+    }
+
+    @AfterEach
+    void nothingWentWrong() {
+        assertThat(browser.troubles()).isEmpty();
+    }
+
+    @Test
+    void fromTheFileToTheCost() throws Exception {
+        Page page = browser.open(ColorScheme.LIGHT, 1280, 800);
+        Browser.signIn(page, "Tove");
+
+        page.getByRole(AriaRole.LINK, link("Import a file")).click();
+        page.locator("input[type=file]").setInputFiles(Path.of("../demo/orders.csv"));
+        assertThat(page.getByText("40 new rows, 87 pieces")).isVisible();
+        Browser.click(page, "Show 3 rows that cannot be read");
+        assertThat(page.getByText("“16 1/2 thumbs” is not a length.")).isVisible();
+        Browser.click(page, "Import the 40 good rows");
+        assertThat(page.getByText("40 rows imported, 87 pieces to plan")).isVisible();
+
+        page.getByRole(AriaRole.LINK, link("Plan these pieces")).click();
+        Browser.heading(page, "Plan");
+        page.getByLabel("All that can be made (97 pieces)").check();
+        page.getByPlaceholder("Name of the batch").fill("Harvest fair");
+        Browser.click(page, "Make a batch and plan its cuts");
+
+        Browser.heading(page, "Cut list · Harvest fair");
+        assertThat(page.getByText("4 pieces have to wait for cord")).isVisible();
+        assertThat(page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("BR2, "))
+                        .first())
+                .isVisible();
+        Download sheet = page.waitForDownload(
+                () -> page.getByRole(AriaRole.LINK, link("Export CSV")).click());
+        assertThat(Files.readAllLines(sheet.path()))
+                .hasSizeGreaterThan(250)
+                .first()
+                .asString()
+                .contains("fold mm");
+
+        String before = stockOf(page, "NT2");
+        page.goBack();
+        Browser.click(page, "Confirm: 93 pieces are cut");
+        assertThat(page.getByText("Cut and booked by Tove")).isVisible();
+        assertThat(stockOf(page, "NT2")).isNotEqualTo(before);
+
+        page.getByRole(AriaRole.LINK, link("Costs")).click();
+        Browser.heading(page, "Costs");
+        assertThat(page.getByText("Where the money went, 96 pieces cut")).isVisible();
+        Locator books = page.getByText("Received €");
+        assertThat(books).containsText("on hand");
+        assertThat(books).not().containsText("Off by");
+        assertThat(page.getByRole(AriaRole.LINK, link("Plan")).getByText("5")).isVisible();
+    }
+
+    @Test
+    void theSameFileAgainChangesNothing() {
+        Page page = browser.open(ColorScheme.DARK, 1280, 800);
+        Browser.signIn(page, "Bram");
+        for (int time = 0; time < 2; time++) {
+            page.navigate("/orders/import");
+            page.locator("input[type=file]").setInputFiles(Path.of("../demo/orders.csv"));
+            page.getByText("rows that cannot be read").waitFor();
+            Locator take = page.getByRole(AriaRole.BUTTON, button("Import the 40 good rows"));
+            if (take.isVisible()) {
+                take.click();
+                page.getByText("40 rows imported").waitFor();
+            }
+        }
+        assertThat(page.getByText("Nothing new to import")).isVisible();
+        assertThat(page.getByText("40 there already")).isVisible();
+    }
+
+    @Test
+    void anOrderByFormIsWorkedOutAsItIsTyped() {
+        Page page = browser.open(ColorScheme.LIGHT, 1280, 800);
+        Browser.signIn(page, "Tove");
+        page.getByRole(AriaRole.LINK, link("New order")).click();
+        page.getByLabel("Customer").fill("Sunniva");
+        page.getByLabel("or wrist").fill("6 1/2 in");
+        assertThat(page.getByText("= 16.5 cm (6 1/2 in)")).isVisible();
+        page.getByLabel("or wrist").fill("40 cm");
+        assertThat(page.getByText("cannot be a wrist").first()).isVisible();
+        page.getByLabel("or wrist").fill("16,5");
+        page.getByRole(AriaRole.BUTTON, button("Cut length, Working 1: show the sum"))
+                .click();
+        assertThat(page.getByText("Square knots", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        page.keyboard().press("Escape");
+
+        page.getByText("inch", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.getByText("= 6 1/2 in (16.5 cm)")).isHidden();
+        page.getByText("cm", new Page.GetByTextOptions().setExact(true)).click();
+
+        page.getByLabel("Pieces").fill("0");
+        Browser.click(page, "Take the order");
+        assertThat(page.getByText("0 pieces cannot be ordered. Use 1 to 1000.")).isVisible();
+        page.getByLabel("Pieces").fill("2");
+        Browser.click(page, "Take the order");
+        assertThat(page.getByText("Order of Sunniva taken.")).isVisible();
+        assertThat(page.getByText("2 × Square-knot bar with slider")).isVisible();
+        Browser.click(page, "Take back");
+        Browser.heading(page, "Orders");
+    }
+
+    @Test
+    void aDeliveryIsReceivedAndItsLedgerRead() {
+        Page page = browser.open(ColorScheme.DARK, 1280, 800);
+        Browser.signIn(page, "Bram");
+        page.navigate("/stock");
+        Browser.click(page, "Receive");
+        Locator form = page.getByRole(AriaRole.DIALOG);
+        form.getByRole(AriaRole.COMBOBOX, new Locator.GetByRoleOptions().setName("Article"))
+                .fill("Heather");
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Heather (HE2)"))
+                .click();
+        form.getByLabel("Lot").fill("HE-99");
+        form.getByLabel("Length of each").fill("long");
+        form.getByLabel("Price of all").fill("5.49");
+        form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Put on the shelf"))
+                .click();
+        assertThat(form.getByText("“long” is not a length.").first()).isVisible();
+        form.getByLabel("Length of each").fill("25 m");
+        form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Put on the shelf"))
+                .click();
+        assertThat(form).isHidden();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("lot HE-99"))
+                .click();
+        assertThat(page.getByRole(AriaRole.DIALOG).getByText("Received")).isVisible();
+    }
+
+    @Test
+    void everyViewIsReadableInBothSchemesAndWidths() {
+        for (ColorScheme scheme : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
+            Page page = browser.open(scheme, 1280, 800);
+            Browser.signIn(page, "Tove");
+            for (String view : List.of(
+                    "/orders",
+                    "/orders/1",
+                    "/orders/new",
+                    "/orders/import",
+                    "/plan",
+                    "/cut",
+                    "/cut/1",
+                    "/stock",
+                    "/costs",
+                    "/workshop",
+                    "/today",
+                    "/bench",
+                    "/finished",
+                    "/patterns",
+                    "/measures")) {
+                page.navigate(view);
+                page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
+                assertThat(Browser.axeViolations(page)).as(view + " " + scheme).isEmpty();
+                assertThat(Browser.scrollsSideways(page))
+                        .as(view + " scrolls sideways")
+                        .isFalse();
+                assertThat(Browser.layoutShift(page)).as(view + " shifts").isLessThan(0.05);
+            }
+        }
+        Page phone = browser.open(ColorScheme.LIGHT, 390, 844);
+        Browser.signIn(phone, "Bram");
+        for (String view : List.of("/cut", "/cut/1", "/bench")) {
+            phone.navigate(view);
+            phone.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
+            assertThat(Browser.scrollsSideways(phone)).as(view + " at 390 px").isFalse();
+        }
+    }
+
+    private static String stockOf(Page page, String code) {
+        page.navigate("/stock?query=" + code);
+        return page.locator("main section").first().innerText();
+    }
+
+    private static Page.GetByRoleOptions link(String name) {
+        return new Page.GetByRoleOptions().setName(name);
+    }
+
+    private static Page.GetByRoleOptions button(String name) {
+        return new Page.GetByRoleOptions().setName(name);
+    }
+}

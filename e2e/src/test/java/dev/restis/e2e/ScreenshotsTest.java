@@ -1,0 +1,62 @@
+package dev.restis.e2e;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.LoadState;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+
+/** Takes the pictures in docs/screenshots/ from the demo workshop; run by bin/restis screenshots. */
+@Tag("screenshots")
+class ScreenshotsTest {
+
+    private static final Path FOLDER = Path.of("../docs/screenshots");
+
+    @Test
+    void takeThemAll() {
+        try (Server server = new Server(true);
+                Browser browser = new Browser(server.address())) {
+            Page page = browser.open(ColorScheme.LIGHT, 1280, 800);
+            Browser.signIn(page, "Tove");
+            shoot(page, "/orders/new", "new-order");
+            page.navigate("/orders/import");
+            page.locator("input[type=file]").setInputFiles(Path.of("../demo/orders.csv"));
+            page.getByText("new rows").waitFor();
+            shoot(page, "import");
+            Browser.click(page, "Import the 40 good rows");
+            page.getByText("rows imported").waitFor();
+            shoot(page, "/orders", "orders");
+            page.navigate("/plan");
+            page.getByLabel("All that can be made").check();
+            shoot(page, "plan");
+            Browser.click(page, "Make a batch and plan its cuts");
+            page.getByText("strands from").waitFor();
+            shoot(page, "cut");
+            String list = page.url();
+            Page phone = browser.open(ColorScheme.LIGHT, 390, 844);
+            Browser.signIn(phone, "Bram");
+            phone.navigate(list);
+            shoot(phone, "cut-narrow");
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Confirm:"))
+                    .click();
+            page.getByText("Cut and booked by").waitFor();
+            shoot(page, "/costs", "costs");
+            shoot(page, "/stock", "stock");
+            Page dark = browser.open(ColorScheme.DARK, 1280, 800);
+            Browser.signIn(dark, "Tove");
+            shoot(dark, "/orders/1", "order-dark");
+        }
+    }
+
+    private static void shoot(Page page, String view, String name) {
+        page.navigate(view);
+        shoot(page, name);
+    }
+
+    private static void shoot(Page page, String name) {
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        page.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve(name + ".png")));
+    }
+}

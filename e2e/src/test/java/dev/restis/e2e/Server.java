@@ -1,0 +1,47 @@
+package dev.restis.e2e;
+
+import dev.restis.app.RestisApplication;
+import dev.restis.app.platform.LocalPostgres;
+import dev.restis.app.platform.LocalPostgres.Durability;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.Map;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** A Restis of its own on a free port and an empty database. */
+final class Server implements AutoCloseable {
+
+    private final LocalPostgres database;
+    private final ConfigurableApplicationContext context;
+
+    Server(boolean demo) {
+        try {
+            Path home = Files.createTempDirectory("restis-e2e");
+            Files.setPosixFilePermissions(home, PosixFilePermissions.fromString("rwxr-xr-x"));
+            database = LocalPostgres.start(home, Durability.FORGETFUL);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        SpringApplication application = new SpringApplication(RestisApplication.class);
+        application.setDefaultProperties(Map.of(
+                "server.port", 0,
+                "spring.datasource.url", database.url(),
+                "spring.datasource.username", database.user(),
+                "spring.datasource.password", database.password()));
+        context = application.run("--restis.demo=" + demo);
+    }
+
+    String address() {
+        return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+    }
+
+    @Override
+    public void close() {
+        context.close();
+        database.close();
+    }
+}

@@ -1,0 +1,36 @@
+import { describe, expect, it } from 'vitest';
+import { formatDay, formatLength } from './format';
+
+describe('lengths in centimetres and metres', () => {
+  it.each([
+    [165_000, 'body', '16.5 cm'],
+    [470_000, 'cord', '470 mm'],
+    [1_127_500, 'cord', '1127.5 mm'],
+    [71_200_000, 'cord', '71.20 m'],
+    [4_800_000, 'stock', '4.80 m'],
+    [4_104, 'part', '4.1 mm'],
+    [-5_000, 'part', '-5 mm'],
+  ] as const)('prints %d um of %s as %s', (um, kind, words) => {
+    expect(formatLength(um, 'METRIC', kind)).toBe(words);
+  });
+});
+
+describe('lengths in inches and feet', () => {
+  it.each([
+    [184_150, 'body', '7 1/4 in'],
+    [12_700, 'body', '1/2 in'],
+    [254_000, 'cord', '10 in'],
+    // 2315 mm is 91.14 in: 7 ft and 7.14 in, on the tape 7 1/8.
+    [2_315_000, 'cord', '7 ft 7 1/8 in'],
+    [3_657_600, 'cord', '12 ft'],
+    // Just under four feet rounds up to them and not to 3 ft 12 in.
+    [1_219_100, 'cord', '4 ft'],
+    [2_000, 'part', '0.079 in'],
+  ] as const)('prints %d um of %s as %s', (um, kind, words) => {
+    expect(formatLength(um, 'IMPERIAL', kind)).toBe(words);
+  });
+});
+
+it('prints a day without shifting it by the time zone', () => {
+  expect(formatDay('2027-03-31')).toBe('Wed, Mar 31');
+});
