@@ -13,7 +13,7 @@ import {
 import { useDebouncedValue } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { useQuery } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
@@ -96,10 +96,11 @@ function OrderForm({ patterns, articles }: FormProps) {
     firstChoices(patterns[0] as Schemas['PatternView'], articles),
   );
   const pattern = patterns.find((p) => p.code === choices.pattern) ?? (patterns[0] as Schemas['PatternView']);
-  const [settled] = useDebouncedValue(
-    { choices: { ...choices, units }, quantity: Number(quantity) || 0 },
-    60,
+  const asked = useMemo(
+    () => ({ choices: { ...choices, units }, quantity: Number(quantity) || 0 }),
+    [choices, units, quantity],
   );
+  const [settled] = useDebouncedValue(asked, 60);
   const worked = useQuery(workOutQuery(settled.choices, settled.quantity));
   const set = (change: Partial<Choices>) => setChoices({ ...choices, ...change });
   const refused = take.error instanceof ProblemError ? take.error : undefined;

@@ -1,4 +1,10 @@
-import { infiniteQueryOptions, keepPreviousData, queryOptions, useMutation } from '@tanstack/react-query';
+import {
+  infiniteQueryOptions,
+  keepPreviousData,
+  queryOptions,
+  useMutation,
+  useQueryClient,
+} from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
 import type { Units } from '../../app/units';
 import { useRefreshWork } from '../plan/queries';
@@ -48,10 +54,14 @@ export function useTakeOrder() {
 }
 
 export function useRemoveOrder() {
-  const refresh = useRefreshWork();
+  const client = useQueryClient();
   return useMutation({
     mutationFn: (id: number) => ask(api.DELETE('/api/orders/{id}', { params: { path: { id } } })),
-    onSuccess: refresh,
+    // The removed order itself is not asked for again: there is nothing left to answer.
+    onSuccess: (_, id) =>
+      client.invalidateQueries({
+        predicate: ({ queryKey }) => !(queryKey[1] === 'one' && queryKey[2] === id),
+      }),
   });
 }
 
