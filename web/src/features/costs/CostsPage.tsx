@@ -56,8 +56,8 @@ export default function CostsPage() {
           ) : (
             <Stack>
               <WhereItGoes costs={c} />
-              <Pieces pieces={c.pieces} />
               <Books books={c.books} />
+              <Pieces pieces={c.pieces} />
             </Stack>
           )
         }

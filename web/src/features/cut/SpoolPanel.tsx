@@ -55,18 +55,12 @@ export function SpoolPanel({ spool, scaleUm, list, open }: Props) {
           height={26}
         />
       </div>
-      <Table verticalSpacing={3} fz="sm" px="sm">
+      <Table verticalSpacing={3} fz="sm" className={classes.cuts}>
         <Table.Thead>
           <Table.Tr>
-            <Table.Th className="right" w={58}>
-              {t('cut.count')}
-            </Table.Th>
-            <Table.Th className="right" w={150}>
-              {t('strand.cut')}
-            </Table.Th>
-            <Table.Th className="right" w={130}>
-              {t('strand.fold')}
-            </Table.Th>
+            <Table.Th className="right">{t('cut.count')}</Table.Th>
+            <Table.Th className="right">{t('strand.cut')}</Table.Th>
+            <Table.Th className="right">{t('strand.fold')}</Table.Th>
             <Table.Th>{t('cut.for')}</Table.Th>
           </Table.Tr>
         </Table.Thead>

@@ -57,6 +57,8 @@ class ScreenshotsTest {
 
     private static void shoot(Page page, String name) {
         page.waitForLoadState(LoadState.NETWORKIDLE);
-        page.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve(name + ".png")));
+        page.screenshot(new Page.ScreenshotOptions()
+                .setAnimations(com.microsoft.playwright.options.ScreenshotAnimations.DISABLED)
+                .setPath(FOLDER.resolve(name + ".png")));
     }
 }

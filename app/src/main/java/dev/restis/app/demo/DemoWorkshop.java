@@ -101,7 +101,7 @@ class DemoWorkshop {
         hardware(ArticleKind.RING, "RG25", "Split ring 25", "#8A969B", "25 mm", "2 mm", null);
         hardware(ArticleKind.RING, "RG30", "Split ring 30", "#8A969B", "30 mm", "2.5 mm", null);
 
-        receive("NT2", "NT-61", 1, "100 m", "14.90", "A1", "31 m");
+        receive("NT2", "NT-61", 1, "100 m", "14.90", "A1", "75 m");
         receive("NT2", "NT-64", 1, "100 m", "15.40", "A1", null);
         receive("EM2", "EM-12", 2, "50 m", "15.80", "A2", null);
         receive("LI2", "LI-08", 1, "50 m", "7.99", "A2", null);
