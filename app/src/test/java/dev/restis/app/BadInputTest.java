@@ -99,6 +99,30 @@ class BadInputTest extends RestisTest {
         assertThat(answer.text()).doesNotContain("Exception", "\tat ");
     }
 
+    @ParameterizedTest
+    @CsvSource({
+        "/api/orders, customer",
+        "/api/patterns/work-out, choices",
+        "/api/plan/batches, picks",
+        "/api/stock/articles, code",
+        "/api/stock/receipts, lot",
+        "/api/stock/holdings/1/adjust, reason",
+        "/api/sign-in, name",
+        "/api/setup, workshop",
+        "/api/people, role"
+    })
+    void aBodyThatLacksAPartNamesIt(String path, String part) throws Exception {
+        assertRefused(tell(path, "{}"), part, "missing");
+    }
+
+    @Test
+    void aLineWithoutItsChoicesNamesThem() throws Exception {
+        String order = "{\"customer\": \"Ilka\", \"lines\": [{\"quantity\": 1}, null]}";
+        Answer answer = tell("/api/orders", order);
+        assertRefused(answer, "lines[0].choices", "missing");
+        assertRefused(answer, "lines[1]", "missing");
+    }
+
     @Test
     void cellsThatLookLikeFormulasAreTextInExports() throws Exception {
         tell("/api/orders", order("=HYPERLINK(1)", 1, snake("16 cm")));
