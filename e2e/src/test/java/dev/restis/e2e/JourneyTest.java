@@ -8,21 +8,20 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.MethodOrderer;
-import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
-import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 /** A seller's sitting: from a file of orders to what each piece cost, in both colour schemes. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
-@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class JourneyTest {
 
     private Server server;
@@ -45,11 +44,20 @@ class JourneyTest {
         assertThat(browser.troubles()).isEmpty();
     }
 
-    /** First, while the demo's stock is as it came: Heather is short. */
-    @Test
-    @Order(1)
-    void fromTheFileToTheCost() throws Exception {
-        Page page = browser.open(ColorScheme.LIGHT, 1280, 800);
+    /** On a server of its own each time, because it uses the demo's orders and stock up. */
+    @ParameterizedTest
+    @EnumSource(
+            value = ColorScheme.class,
+            names = {"LIGHT", "DARK"})
+    void fromTheFileToTheCost(ColorScheme scheme) throws Exception {
+        try (Server own = new Server(true);
+                Browser ownBrowser = new Browser(own.address())) {
+            walk(ownBrowser.open(scheme, 1280, 800));
+            assertThat(ownBrowser.troubles()).isEmpty();
+        }
+    }
+
+    private static void walk(Page page) throws IOException {
         Browser.signIn(page, "Tove");
 
         page.getByRole(AriaRole.LINK, link("Import a file")).click();
