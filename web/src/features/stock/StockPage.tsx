@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
+import { useUnits } from '../../app/units';
 import { Length, Money } from '../../shared/Figures';
 import { Await, Empty, Page } from '../../shared/Page';
 import { RuledEdge } from '../../shared/RuledEdge';
@@ -158,8 +159,12 @@ interface RowProps {
   onReceive: () => void;
 }
 
+/** The price is stored by the metre; people who work in feet read it by the foot. */
+const METRES_PER_FOOT = 0.3048;
+
 function CordRow({ article, holdings, scaleUm, onShow, onReceive }: RowProps) {
   const { t } = useTranslation();
+  const { units } = useUnits();
   return (
     <section className={classes.row}>
       <div className={classes.name}>
@@ -177,8 +182,9 @@ function CordRow({ article, holdings, scaleUm, onShow, onReceive }: RowProps) {
           )}
         </Group>
         <Text size="xs" c="dimmed">
-          <Length um={article.onHand} kind="stock" /> · <Money value={article.unitPrice} />{' '}
-          {t('stock.perMetre')}
+          <Length um={article.onHand} kind="stock" /> ·{' '}
+          <Money value={units === 'METRIC' ? article.unitPrice : article.unitPrice * METRES_PER_FOOT} />{' '}
+          {t(`stock.per.${units}`)}
         </Text>
       </div>
       <Stack gap={3}>
