@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { formatDay, formatLength } from './format';
+import { formatDay, formatLength, pricePerStockUnit } from './format';
 
 describe('lengths in centimetres and metres', () => {
   it.each([
@@ -33,4 +33,10 @@ describe('lengths in inches and feet', () => {
 
 it('prints a day without shifting it by the time zone', () => {
   expect(formatDay('2027-03-31')).toBe('Wed, Mar 31');
+});
+
+it('prices cord by the foot where stock is read in feet', () => {
+  // 1 ft is 0.3048 m exactly.
+  expect(pricePerStockUnit(2, 'IMPERIAL')).toBeCloseTo(0.6096, 12);
+  expect(pricePerStockUnit(2, 'METRIC')).toBe(2);
 });

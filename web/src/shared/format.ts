@@ -41,6 +41,11 @@ function trim(value: number, digits: number): string {
   return String(Number(value.toFixed(digits)));
 }
 
+/** A price given by the metre, by the unit that stock is read in: the metre or the foot. */
+export function pricePerStockUnit(perMetre: number, units: Units): number {
+  return units === 'METRIC' ? perMetre : (perMetre * 12 * INCH) / 1_000_000;
+}
+
 export function formatMoney(value: number, currency: string): string {
   return new Intl.NumberFormat('en', { style: 'currency', currency, maximumFractionDigits: 2 }).format(value);
 }

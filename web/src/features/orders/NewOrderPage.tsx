@@ -272,22 +272,33 @@ function BandSize({ choices, set, problem }: SizeProps) {
           data={sizes.data?.sizes.map((s) => s.name) ?? []}
           value={choices.size ?? null}
           onChange={(size) => set({ size: size ?? undefined, wrist: size ? undefined : choices.wrist })}
-          error={problem('size')}
+          error={problem('size') !== undefined}
         />
         <LengthField
           label={t('newOrder.wrist')}
           value={choices.wrist ?? ''}
           onChange={(wrist) => set({ wrist, size: wrist ? undefined : choices.size })}
-          error={problem('wrist')}
+          error={problem('wrist') !== undefined}
         />
         <LengthField
           label={t('newOrder.hand')}
           value={choices.hand ?? ''}
           description={t('newOrder.handHint')}
           onChange={(hand) => set({ hand })}
-          error={problem('hand')}
+          error={problem('hand') !== undefined}
         />
       </Group>
+      {/* The three fields are too narrow for a sentence each. */}
+      {['size', 'wrist', 'hand']
+        .map((field) => problem(field))
+        .map(
+          (words) =>
+            words && (
+              <Text key={words} size="sm" c="var(--act)" role="alert">
+                {words}
+              </Text>
+            ),
+        )}
       <div>
         <Text size="sm" fw={500} id="ease-label">
           {t('newOrder.ease')}

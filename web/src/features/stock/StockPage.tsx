@@ -6,6 +6,7 @@ import { useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { Length, Money } from '../../shared/Figures';
+import { pricePerStockUnit } from '../../shared/format';
 import { Await, Empty, Page } from '../../shared/Page';
 import { RuledEdge } from '../../shared/RuledEdge';
 import { StrandBar } from '../../shared/StrandBar';
@@ -159,9 +160,6 @@ interface RowProps {
   onReceive: () => void;
 }
 
-/** The price is stored by the metre; people who work in feet read it by the foot. */
-const METRES_PER_FOOT = 0.3048;
-
 function CordRow({ article, holdings, scaleUm, onShow, onReceive }: RowProps) {
   const { t } = useTranslation();
   const { units } = useUnits();
@@ -183,8 +181,7 @@ function CordRow({ article, holdings, scaleUm, onShow, onReceive }: RowProps) {
         </Group>
         <Text size="xs" c="dimmed">
           <Length um={article.onHand} kind="stock" /> ·{' '}
-          <Money value={units === 'METRIC' ? article.unitPrice : article.unitPrice * METRES_PER_FOOT} />{' '}
-          {t(`stock.per.${units}`)}
+          <Money value={pricePerStockUnit(article.unitPrice, units)} /> {t(`stock.per.${units}`)}
         </Text>
       </div>
       <Stack gap={3}>

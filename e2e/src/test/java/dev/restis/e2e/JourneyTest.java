@@ -139,9 +139,12 @@ class JourneyTest {
                 .isVisible();
         page.keyboard().press("Escape");
 
+        // A bare number is in the unit that is switched on: 16,5 inches would be no wrist.
         page.getByText("inch", new Page.GetByTextOptions().setExact(true)).click();
-        assertThat(page.getByText("= 6 1/2 in (16.5 cm)")).isHidden();
+        assertThat(page.getByText("= 16 1/2 in (41.9 cm)")).isVisible();
+        assertThat(page.getByText("cannot be a wrist").first()).isVisible();
         page.getByText("cm", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.getByText("= 16.5 cm (6 1/2 in)")).isVisible();
 
         page.getByLabel("Pieces").fill("0");
         Browser.click(page, "Take the order");
@@ -178,6 +181,23 @@ class JourneyTest {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("lot HE-99"))
                 .click();
         assertThat(page.getByRole(AriaRole.DIALOG).getByText("Received")).isVisible();
+    }
+
+    @Test
+    void theUnitSwitchTurnsEveryViewAndIsRemembered() {
+        Page page = browser.open(ColorScheme.LIGHT, 1280, 800);
+        Browser.signIn(page, "Tove");
+        page.navigate("/stock");
+        assertThat(page.getByText("a metre").first()).isVisible();
+        page.getByText("inch", new Page.GetByTextOptions().setExact(true)).click();
+        for (String view : List.of("/stock", "/orders/1", "/cut/1", "/costs")) {
+            page.navigate(view);
+            page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
+            String text = page.locator("main").innerText();
+            assertThat(text).as(view).doesNotContainPattern("\\d (mm|cm|m)\\b").doesNotContain("a metre");
+        }
+        page.navigate("/stock");
+        assertThat(page.getByText("a foot").first()).isVisible();
     }
 
     @Test

@@ -4,6 +4,7 @@ import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.text.NumberFormat;
 import java.util.List;
 import java.util.Locale;
 import org.springframework.context.MessageSource;
@@ -36,13 +37,15 @@ public class FaultWords {
         return messages.getMessage(key, args, Locale.ENGLISH);
     }
 
-    /** A message stands alone, so it gives a length in both units. */
+    /** A message stands alone, so it gives a length in both units; other numbers are grouped. */
     private static Object shown(Object arg) {
         if (arg instanceof Length length) {
             double millimetres = length.toMillimetres();
             return number(millimetres / 10, 1) + " cm (" + number(millimetres / 25.4, 2) + " in)";
         }
-        return arg.toString();
+        return arg instanceof Number number
+                ? NumberFormat.getInstance(Locale.ENGLISH).format(number)
+                : arg.toString();
     }
 
     private static String number(double value, int digits) {

@@ -38,9 +38,9 @@ final class RequestChecker {
                 faults.add(Fault.of("length", "length.missing"));
             } else {
                 range("wrist", band.wrist(), LEAST_WRIST, MOST_WRIST);
-                range("hand", band.hand(), LEAST_HAND, MOST_HAND);
-                if (band.hand().isLessThan(band.wrist())) {
-                    faults.add(Fault.of("hand", "hand.smaller", band.hand(), band.wrist()));
+                // An assumed hand follows from the wrist; blaming it would send the reader to a field left empty.
+                if (!band.handAssumed()) {
+                    checkHand(band);
                 }
             }
         } else if (request.size() instanceof Size.Finished finished) {
@@ -49,6 +49,13 @@ final class RequestChecker {
             } else {
                 range("length", finished.length(), LEAST_FINISHED, MOST_FINISHED);
             }
+        }
+    }
+
+    private void checkHand(Size.Wrist band) {
+        range("hand", band.hand(), LEAST_HAND, MOST_HAND);
+        if (band.hand().isLessThan(band.wrist())) {
+            faults.add(Fault.of("hand", "hand.smaller", band.hand(), band.wrist()));
         }
     }
 

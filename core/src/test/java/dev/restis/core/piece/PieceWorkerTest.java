@@ -116,7 +116,7 @@ class PieceWorkerTest {
     void refusesAnImpossibleWristAndNamesTheField(double wrist, String code) {
         assertThat(faults(bracelet(PatternBook.SNAKE, 2, wrist)))
                 .extracting(Fault::field, Fault::code)
-                .contains(org.assertj.core.groups.Tuple.tuple("wrist", code));
+                .containsExactly(org.assertj.core.groups.Tuple.tuple("wrist", code));
     }
 
     @Test
