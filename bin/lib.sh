@@ -46,8 +46,8 @@ need_node() {
   say "Fetching Node 22 into .tools/ ..."
   mkdir -p .tools
   # npm itself comes along, because an old one would not read the lock files.
-  npm install --silent --no-audit --no-fund --no-save --prefix .tools node@22 npm@11 >&2 \
-    || die "Node 22 could not be fetched from the npm registry. Install Node 20.19 or newer and try again."
+  npm install --no-audit --no-fund --no-save --prefix .tools node@22 npm@11 > .tools/log 2>&1 \
+    || { tail -n 5 .tools/log >&2; die "Node 22 could not be fetched from the npm registry, for the reason above. Install Node 20.19 or newer and try again."; }
   hash -r
   node_fits || die "Node 20.19 or newer is needed. Install it and try again."
 }
