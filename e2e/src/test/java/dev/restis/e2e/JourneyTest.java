@@ -148,7 +148,8 @@ class JourneyTest {
 
         page.getByLabel("Pieces").fill("0");
         Browser.click(page, "Take the order");
-        assertThat(page.getByText("0 pieces cannot be ordered. Use 1 to 1,000.")).isVisible();
+        assertThat(page.getByText("0 pieces cannot be ordered. Use 1 to 1,000."))
+                .isVisible();
         page.getByLabel("Pieces").fill("2");
         Browser.click(page, "Take the order");
         assertThat(page.getByText("Order of Sunniva taken.")).isVisible();
