@@ -17,6 +17,7 @@ import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.support.MissingServletRequestPartException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
@@ -100,6 +101,12 @@ class ProblemAdvice {
     ProblemDetail framework(ErrorResponseException e) {
         HttpStatus status = HttpStatus.valueOf(e.getStatusCode().value());
         return problem(status, status == HttpStatus.NOT_FOUND ? "notFound" : "unreadable");
+    }
+
+    /** Nobody is left to read an answer; a browser that moved on is no failure. */
+    @ExceptionHandler
+    void left(AsyncRequestNotUsableException e) {
+        LOG.debug("The client left before its answer was written", e);
     }
 
     @ExceptionHandler

@@ -28,7 +28,8 @@ public record Material(
             new Material("waxed-polyester", 0.97, 0.95, false, true, Length.ofMillimetres(3)),
             new Material("cotton", 0.92, 0.90, false, false, Length.ofMillimetres(15)),
             new Material("hemp", 0.95, 0.95, false, false, Length.ofMillimetres(15)),
-            new Material("leather", 1.00, 1.00, true, false, Length.ofMillimetres(3)));
+            new Material("leather", 1.00, 1.00, true, false, Length.ofMillimetres(3)),
+            new Material("elastic", 0.95, 0.80, false, false, Length.ofMillimetres(10)));
 
     public Material {
         if (tensionFactor < 0.5 || tensionFactor > 1.1) {

@@ -19,10 +19,10 @@ public final class FlatLength {
         return thickness.times(Math.PI);
     }
 
-    public static Sum of(Length wrist, Ease ease, Length thickness) {
+    public static Sum of(Length wrist, Length ease, Length thickness) {
         return new Sum(List.of(
                 Term.of("fit.wrist", wrist),
-                Term.of("fit.ease", ease.length()),
+                Term.of("fit.ease", ease),
                 Term.of("fit.curvature", curvature(thickness))));
     }
 }

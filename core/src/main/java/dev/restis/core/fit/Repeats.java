@@ -1,5 +1,6 @@
 package dev.restis.core.fit;
 
+import dev.restis.core.measure.Length;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -19,6 +20,30 @@ public final class Repeats {
         }
         int rest = most % groups;
         return groups % 2 == 0 && rest % 2 == 1 ? most - 1 : most;
+    }
+
+    /**
+     * Groups of {@code every} repeats with a bead between any two, as many as fit in {@code room}; what is left over
+     * lengthens the first and last group alike.
+     *
+     * @return the groups from end to end; empty when not one fits
+     */
+    public static List<Integer> withBeadEvery(int every, Length room, Length pitch, Length bead) {
+        Length group = pitch.times((long) every);
+        if (room.isLessThan(group)) {
+            return List.of();
+        }
+        long beads = room.minus(group).micrometres() / group.plus(bead).micrometres();
+        Length left = room.minus(group).minus(group.plus(bead).times(beads));
+        int more = (int) (left.micrometres() / (2 * pitch.micrometres()));
+        List<Integer> groups = new ArrayList<>(Collections.nCopies((int) beads + 1, every));
+        if (beads == 0) {
+            groups.set(0, every + 2 * more);
+        } else {
+            groups.set(0, every + more);
+            groups.set((int) beads, every + more);
+        }
+        return List.copyOf(groups);
     }
 
     /**

@@ -21,24 +21,24 @@ public record Sum(List<Term> terms) {
      * @param count how many; 1 where counting makes no sense
      * @param each the length of one
      * @param total the term's share of the sum; negative where it is taken off
-     * @param tied whether the length depends on how the maker ties, and so carries the take-up's spread
+     * @param spread one standard deviation over the length, where it depends on how the maker ties; 0 where it does not
      */
-    public record Term(String code, long count, Length each, Length total, boolean tied) {
+    public record Term(String code, long count, Length each, Length total, double spread) {
 
         public static Term of(String code, Length length) {
-            return new Term(code, 1, length, length, false);
+            return new Term(code, 1, length, length, 0);
         }
 
         public static Term of(String code, long count, Length each) {
-            return new Term(code, count, each, each.times(count), false);
+            return new Term(code, count, each, each.times(count), 0);
         }
 
-        public static Term tied(String code, long count, Length each) {
-            return new Term(code, count, each, each.times(count), true);
+        public static Term tied(String code, long count, Length each, double spread) {
+            return new Term(code, count, each, each.times(count), spread);
         }
 
         public Term negated() {
-            return new Term(code, count, each, Length.ZERO.minus(total), tied);
+            return new Term(code, count, each, Length.ZERO.minus(total), spread);
         }
     }
 
@@ -46,9 +46,11 @@ public record Sum(List<Term> terms) {
         return totalOf(terms);
     }
 
-    /** The part of the sum that depends on tension and hand. */
-    public Length tied() {
-        return totalOf(terms.stream().filter(Term::tied).toList());
+    /**
+     * One standard deviation of the sum: the terms' own added up in full, because one hand ties them all in one cord.
+     */
+    public Length spread() {
+        return terms.stream().map(t -> t.total().times(t.spread())).reduce(Length.ZERO, Length::plus);
     }
 
     public Sum and(Term term) {

@@ -1,82 +1,129 @@
 package dev.restis.core.pattern;
 
 import dev.restis.core.measure.Length;
-import dev.restis.core.pattern.Role.Seat;
-import dev.restis.core.stitch.Stitch;
+import dev.restis.core.stitch.Seat;
+import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 
 /**
- * A pattern: what a piece is composed of, as data.
+ * A pattern: what a piece is composed of, as data. Whether the parts go together is for {@link PatternRules} to say.
  *
  * @param code stable key, also used in files
  * @param name plain descriptive name
- * @param kind what it is sized by
- * @param slots the colours it takes, by name key, in order
+ * @param kind what it is, and so what it is sized by
+ * @param cords the cords it takes, in the order they are chosen
+ * @param hardware the parts it takes, in the order they are chosen
  * @param roles in the order they are cut
  * @param sections in the order they are made
- * @param gauge diameter of the cord it is meant for
+ * @param usualLength finished length offered for a piece that is not sized by the wrist; zero for one that is
  */
 public record Pattern(
         String code,
         String name,
         Kind kind,
-        List<String> slots,
+        List<CordSlot> cords,
+        List<HardwareSlot> hardware,
         List<Role> roles,
         List<Section> sections,
-        Length gauge) {
+        Length usualLength) {
 
-    /** What a piece is sized by: the wrist, or its finished length. */
+    /** What a piece is. */
     public enum Kind {
         BRACELET,
-        FOB
+        FOB,
+        NECK_LANYARD,
+        WRIST_LANYARD;
+
+        /** Whether it is sized by a wrist; else by its finished length. */
+        public boolean sizedByWrist() {
+            return this == BRACELET;
+        }
+    }
+
+    /** How a piece opens and shuts. */
+    public enum Closure {
+        SLIDER,
+        SLIDE_BEAD,
+        SLIDING_KNOTS,
+        NOOSE,
+        LOOP,
+        BUTTONHOLE,
+        BUCKLE,
+        ELASTIC,
+        NONE;
+
+        /** Whether its length can be changed while worn. */
+        public boolean slides() {
+            return this == SLIDER || this == SLIDE_BEAD || this == SLIDING_KNOTS || this == NOOSE;
+        }
     }
 
     public Pattern {
-        slots = List.copyOf(slots);
+        cords = List.copyOf(cords);
+        hardware = List.copyOf(hardware);
         roles = List.copyOf(roles);
         sections = List.copyOf(sections);
-        for (Role role : roles) {
-            if (role.slot() < 0 || role.slot() >= slots.size()) {
-                throw new IllegalArgumentException(
-                        "role " + role.code() + " takes colour " + role.slot() + " of " + slots.size());
-            }
-        }
-        if (sections.stream().filter(Section.Body.class::isInstance).count() != 1) {
-            throw new IllegalArgumentException("a pattern has one body but " + code + " has another number");
-        }
     }
 
-    public Section.Body body() {
-        return sections.stream()
-                .filter(Section.Body.class::isInstance)
-                .map(Section.Body.class::cast)
-                .findFirst()
-                .orElseThrow();
+    public <S extends Section> List<S> all(Class<S> kind) {
+        return sections.stream().filter(kind::isInstance).map(kind::cast).toList();
     }
 
-    public Stitch stitch() {
-        return body().stitch();
+    public <S extends Section> Optional<S> first(Class<S> kind) {
+        return sections.stream().filter(kind::isInstance).map(kind::cast).findFirst();
     }
 
-    /** How many strands run in {@code seat} along the body. */
-    public int legsIn(Seat seat) {
-        return roles.stream().mapToInt(r -> r.legsIn(seat)).sum();
+    /** The bodies that share what the other sections leave. */
+    public List<Section.Body> stretching() {
+        return all(Section.Body.class).stream()
+                .filter(b -> b.extent() instanceof Section.Extent.Rest)
+                .toList();
     }
 
-    public boolean hangsOnRing() {
-        return sections.stream().anyMatch(Section.RingMount.class::isInstance);
-    }
-
-    /** The first role with a leg in {@code seat}; its cord sets the gauge of that seat. */
-    public Role firstIn(Seat seat) {
+    /** How many legs run in any of {@code seats}. */
+    public int legsIn(Collection<Seat> seats) {
         return roles.stream()
-                .filter(r -> r.legs().contains(seat))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException(code + " has no strand in seat " + seat));
+                .mapToInt(r -> seats.stream().mapToInt(r::legsIn).sum())
+                .sum();
     }
 
-    /** How many tails slide on each side. */
-    public int tailsPerSide() {
-        return roles.stream().filter(Role::slides).mapToInt(Role::count).sum();
+    public int legsIn(Seat seat) {
+        return legsIn(List.of(seat));
+    }
+
+    /** How many free ends the legs in {@code seats} have: two of a straight strand, one of a folded one's leg. */
+    public int endsIn(Collection<Seat> seats) {
+        return roles.stream()
+                .mapToInt(r -> seats.stream().mapToInt(r::legsIn).sum() * endsOfLeg(r))
+                .sum();
+    }
+
+    public static int endsOfLeg(Role role) {
+        return role.folded() ? 1 : 2;
+    }
+
+    public Optional<HardwareSlot> hardware(String slot) {
+        return hardware.stream().filter(h -> h.code().equals(slot)).findFirst();
+    }
+
+    public Closure closure() {
+        if (first(Section.Slider.class).isPresent()) {
+            return Closure.SLIDER;
+        } else if (first(Section.SlideBead.class).isPresent()) {
+            return Closure.SLIDE_BEAD;
+        } else if (first(Section.SlidingKnots.class).isPresent()) {
+            return Closure.SLIDING_KNOTS;
+        } else if (first(Section.Noose.class).isPresent()) {
+            return Closure.NOOSE;
+        } else if (first(Section.Buttonhole.class).isPresent()) {
+            return Closure.BUTTONHOLE;
+        } else if (first(Section.Eye.class).isPresent()) {
+            return Closure.LOOP;
+        } else if (first(Section.TuckBack.class).isPresent()) {
+            return Closure.BUCKLE;
+        }
+        boolean around = all(Section.Threaded.class).stream().anyMatch(t -> t.count() == Section.Threaded.ALL_AROUND);
+        return around ? Closure.ELASTIC : Closure.NONE;
     }
 }

@@ -1,45 +1,64 @@
 package dev.restis.core.pattern;
 
+import dev.restis.core.stitch.Seat;
 import java.util.List;
 
 /**
  * What a group of equal strands does in the piece.
  *
  * @param code stable key of the role within its pattern, also the key of its name
- * @param slot which of the pattern's colours it takes, from 0
+ * @param slots which of the pattern's cords it takes; two for a strand fused of two colours at its middle, one a leg
  * @param count how many strands of it, 1 to 10
- * @param legs where each leg of a strand runs in the body: one leg for a straight strand, two for one folded where it is
- *     mounted; two unlike legs mean an off-centre fold, the first leg the shorter
- * @param slides whether its ends run on as the tails that slide and are stopped by a knot
+ * @param legs where each leg of a strand runs: one leg for a straight strand, two for one folded where it is mounted;
+ *     two unlike legs mean an off-centre fold, the first leg the shorter
  */
-public record Role(String code, int slot, int count, List<Seat> legs, boolean slides) {
+public record Role(String code, List<Integer> slots, int count, List<Seat> legs) {
 
-    /** Where a leg runs. */
-    public enum Seat {
-        /** Straight through the middle of the stitch. */
-        CORE,
-        /** Ties the stitch. */
-        WORKING,
-        /** Ties the slider of the closure. */
-        CLOSURE
-    }
+    public static final int MOST = 10;
 
     public Role {
+        slots = List.copyOf(slots);
         legs = List.copyOf(legs);
         if (legs.isEmpty() || legs.size() > 2) {
             throw new IllegalArgumentException("a strand has one or two legs but " + code + " has " + legs.size());
         }
-        if (count < 1 || count > 10) {
-            throw new IllegalArgumentException("count must be 1 to 10 but " + code + " has " + count);
+        if (slots.isEmpty() || slots.size() > legs.size()) {
+            throw new IllegalArgumentException(
+                    "a strand takes one cord, or one for each leg, but " + code + " takes " + slots.size());
         }
+        if (count < 1 || count > MOST) {
+            throw new IllegalArgumentException("count must be 1 to " + MOST + " but " + code + " has " + count);
+        }
+    }
+
+    public static Role straight(String code, int slot, int count, Seat seat) {
+        return new Role(code, List.of(slot), count, List.of(seat));
+    }
+
+    public static Role folded(String code, int slot, int count, Seat first, Seat second) {
+        return new Role(code, List.of(slot), count, List.of(first, second));
+    }
+
+    /** Two cords joined end to end, the join at the fold. */
+    public static Role fused(String code, int first, int second, int count, Seat seat) {
+        return new Role(code, List.of(first, second), count, List.of(seat, seat));
     }
 
     public boolean folded() {
         return legs.size() == 2;
     }
 
+    public boolean fused() {
+        return slots.size() == 2;
+    }
+
     public boolean foldedOffCentre() {
-        return folded() && legs.get(0) != legs.get(1);
+        return folded() && !fused() && legs.get(0) != legs.get(1);
+    }
+
+    /** The cord that a leg is of. */
+    public int slotOf(int leg) {
+        return slots.get(Math.min(leg, slots.size() - 1));
     }
 
     /** How many legs of all its strands run in {@code seat}. */

@@ -1,67 +1,361 @@
 package dev.restis.core.pattern;
 
 import dev.restis.core.measure.Length;
+import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitch;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 
-/** A part of a piece, in the order it is made; a new kind must be handled wherever sections are worked out. */
+/**
+ * A part of a piece, in the order it is made. A strand takes part in those sections that name its legs' seats. A new
+ * kind must be handled wherever sections are worked out.
+ */
 public sealed interface Section {
 
     <T> T accept(Visitor<T> visitor);
 
-    /** Strands folded over a ring and locked with a lark's head. */
-    record RingMount() implements Section {
+    /** How a folded strand sits on a bar. */
+    enum Hitch {
+        LARKS_HEAD,
+        FOLD
+    }
+
+    /**
+     * Folded strands mounted on a part.
+     *
+     * @param hardware slot of the part
+     * @param hitch how
+     * @param seats whose strands
+     * @param within whether the part's length belongs to the measured length, as a buckle's does and a key ring's not
+     */
+    record Mount(String hardware, Hitch hitch, List<Seat> seats, boolean within) implements Section {
+        public Mount {
+            seats = List.copyOf(seats);
+        }
+
         @Override
         public <T> T accept(Visitor<T> visitor) {
-            return visitor.ringMount(this);
+            return visitor.mount(this);
+        }
+    }
+
+    /** An eye left in the folded strands at the start, sized for the piece's stopper. */
+    record Eye(List<Seat> seats) implements Section {
+        public Eye {
+            seats = List.copyOf(seats);
+        }
+
+        @Override
+        public <T> T accept(Visitor<T> visitor) {
+            return visitor.eye(this);
+        }
+    }
+
+    /** How long a body is. */
+    sealed interface Extent {
+        /** Takes an equal share of what the other sections leave. */
+        record Rest() implements Extent {}
+
+        /** A stated number of repeats. */
+        record Repeats(int count) implements Extent {}
+    }
+
+    /**
+     * Beads in a body, symmetrical about its centre.
+     *
+     * @param hardware slot of the bead
+     * @param seats which legs go through them; the others pass outside
+     * @param every one after each so many repeats; 0 to spread the chosen number evenly
+     */
+    record Motif(String hardware, List<Seat> seats, int every) {
+        public Motif {
+            seats = List.copyOf(seats);
         }
     }
 
     /**
-     * The stitched part.
+     * A stitched part.
      *
      * @param stitch what repeats
-     * @param beadSeat which legs go through the beads, if the body may carry any
-     * @param mostBeads 0 when the body carries none
+     * @param extent how long it is
+     * @param motif beads in it, if any
+     * @param seats which legs take the place of each seat of the stitch, where not the seat of the same name
+     * @param within whether it lies along the measured length, as a tab does not
      */
-    record Body(Stitch stitch, Role.Seat beadSeat, int mostBeads) implements Section {
+    record Body(Stitch stitch, Extent extent, Optional<Motif> motif, Map<Seat, Seat> seats, boolean within)
+            implements Section {
+        public Body {
+            seats = Map.copyOf(seats);
+        }
+
+        public static Body of(Stitch stitch) {
+            return new Body(stitch, new Extent.Rest(), Optional.empty(), Map.of(), true);
+        }
+
+        public Body with(Motif beads) {
+            return new Body(stitch, extent, Optional.of(beads), seats, within);
+        }
+
+        public Body repeats(int count) {
+            return new Body(stitch, new Extent.Repeats(count), motif, seats, within);
+        }
+
+        public Body on(Map<Seat, Seat> other) {
+            return new Body(stitch, extent, motif, other, within);
+        }
+
+        public Body beside() {
+            return new Body(stitch, extent, motif, seats, false);
+        }
+
+        /** The seat of the legs that take {@code place} in the stitch. */
+        public Seat legsOf(Seat place) {
+            return seats.getOrDefault(place, place);
+        }
+
+        /** The place in the stitch that legs of {@code seat} take, if any. */
+        public Optional<Seat> placeOf(Seat seat) {
+            for (Seat place : List.of(Seat.CORE, Seat.WORKING, Seat.FALL, Seat.EDGE)) {
+                if (legsOf(place) == seat) {
+                    return Optional.of(place);
+                }
+            }
+            return Optional.empty();
+        }
+
         @Override
         public <T> T accept(Visitor<T> visitor) {
             return visitor.body(this);
         }
     }
 
+    /** A single knot. */
+    enum KnotKind {
+        OVERHAND,
+        BARREL,
+        CONNECTING,
+        SNAKE,
+        BUTTON,
+        REEF
+    }
+
     /**
-     * A slider of half knots over the overlapped tails, with an end-stop knot in each pair of tails.
+     * A single knot in all strands of the seats together, except the barrel, which each strand ties around itself.
+     *
+     * @param wraps of a barrel; else 1
+     * @param within whether its height lies along the measured length
+     */
+    record Knot(KnotKind kind, int wraps, List<Seat> seats, boolean within) implements Section {
+        public Knot {
+            seats = List.copyOf(seats);
+        }
+
+        @Override
+        public <T> T accept(Visitor<T> visitor) {
+            return visitor.knot(this);
+        }
+    }
+
+    /**
+     * Parts threaded in line.
+     *
+     * @param hardware slot of the part
+     * @param count how many; 0 for the number chosen; -1 for as many as go around
+     * @param seats which legs go through
+     */
+    record Threaded(String hardware, int count, List<Seat> seats) implements Section {
+        public static final int CHOSEN = 0;
+        public static final int ALL_AROUND = -1;
+
+        public Threaded {
+            seats = List.copyOf(seats);
+        }
+
+        @Override
+        public <T> T accept(Visitor<T> visitor) {
+            return visitor.threaded(this);
+        }
+    }
+
+    /**
+     * A slider of half knots over the overlapped tails of both ends.
      *
      * @param halfKnots how many
+     * @param tails seats whose legs run on as tails; a knot stops each pair of tails
      */
-    record Slider(int halfKnots) implements Section {
+    record Slider(int halfKnots, List<Seat> tails) implements Section {
+        public Slider {
+            tails = List.copyOf(tails);
+        }
+
         @Override
         public <T> T accept(Visitor<T> visitor) {
             return visitor.slider(this);
         }
     }
 
-    /**
-     * All ends tied together in one overhand, with a fringe beyond it.
-     *
-     * @param fringe length of the fringe
-     */
-    record OverhandEnd(Length fringe) implements Section {
+    /** A gripping bead over the overlapped tails of both ends, a knot in each tail. */
+    record SlideBead(String hardware, List<Seat> tails) implements Section {
+        public SlideBead {
+            tails = List.copyOf(tails);
+        }
+
         @Override
         public <T> T accept(Visitor<T> visitor) {
-            return visitor.overhandEnd(this);
+            return visitor.slideBead(this);
+        }
+    }
+
+    /** Each end tied as a sliding knot around the other. */
+    record SlidingKnots(int wraps, List<Seat> tails) implements Section {
+        public SlidingKnots {
+            tails = List.copyOf(tails);
+        }
+
+        @Override
+        public <T> T accept(Visitor<T> visitor) {
+            return visitor.slidingKnots(this);
+        }
+    }
+
+    /** The tails run through the eye at the start, which grips them; a knot stops them. */
+    record Noose(KnotKind stop, List<Seat> tails) implements Section {
+        public Noose {
+            tails = List.copyOf(tails);
+        }
+
+        @Override
+        public <T> T accept(Visitor<T> visitor) {
+            return visitor.noose(this);
+        }
+    }
+
+    /** What an eye closes over. */
+    sealed interface StopperKind {
+        /** A knot of the strands' own. */
+        record Knotted(KnotKind knot) implements StopperKind {}
+
+        /** A bead or button. */
+        record Part(String hardware) implements StopperKind {}
+    }
+
+    /** The stopper at the end, over which the eye or the buttonhole goes. */
+    record Stopper(StopperKind kind, List<Seat> seats) implements Section {
+        public Stopper {
+            seats = List.copyOf(seats);
+        }
+
+        @Override
+        public <T> T accept(Visitor<T> visitor) {
+            return visitor.stopper(this);
+        }
+    }
+
+    /** Two legs of hitches around their own cores, sized for the piece's stopper. */
+    record Buttonhole(Stitch hitch) implements Section {
+        @Override
+        public <T> T accept(Visitor<T> visitor) {
+            return visitor.buttonhole(this);
+        }
+    }
+
+    /**
+     * Ends brought around a bar and tucked back under the body.
+     *
+     * @param tuck how far each end runs back
+     */
+    record TuckBack(String hardware, List<Seat> seats, Length tuck) implements Section {
+        public TuckBack {
+            seats = List.copyOf(seats);
+        }
+
+        @Override
+        public <T> T accept(Visitor<T> visitor) {
+            return visitor.tuckBack(this);
+        }
+    }
+
+    /** A wrap around all strands of the seats, drawn through its own loop. */
+    record Wrapped(int turns, List<Seat> seats) implements Section {
+        public Wrapped {
+            seats = List.copyOf(seats);
+        }
+
+        @Override
+        public <T> T accept(Visitor<T> visitor) {
+            return visitor.wrapped(this);
+        }
+    }
+
+    /** Ends left to hang. */
+    record Fringe(Length length, List<Seat> seats) implements Section {
+        public Fringe {
+            seats = List.copyOf(seats);
+        }
+
+        @Override
+        public <T> T accept(Visitor<T> visitor) {
+            return visitor.fringe(this);
+        }
+    }
+
+    /** A bead and a knot on every tail of the seats. */
+    record EndBeads(String hardware, List<Seat> seats) implements Section {
+        public EndBeads {
+            seats = List.copyOf(seats);
+        }
+
+        @Override
+        public <T> T accept(Visitor<T> visitor) {
+            return visitor.endBeads(this);
+        }
+    }
+
+    /**
+     * A part that is fastened on without cord of the piece, or set in line.
+     *
+     * @param within whether its length lies along the measured length
+     */
+    record Attached(String hardware, boolean within) implements Section {
+        @Override
+        public <T> T accept(Visitor<T> visitor) {
+            return visitor.attached(this);
         }
     }
 
     /** Answers for each kind of section. */
     interface Visitor<T> {
-        T ringMount(RingMount section);
+        T mount(Mount section);
+
+        T eye(Eye section);
 
         T body(Body section);
 
+        T knot(Knot section);
+
+        T threaded(Threaded section);
+
         T slider(Slider section);
 
-        T overhandEnd(OverhandEnd section);
+        T slideBead(SlideBead section);
+
+        T slidingKnots(SlidingKnots section);
+
+        T noose(Noose section);
+
+        T stopper(Stopper section);
+
+        T buttonhole(Buttonhole section);
+
+        T tuckBack(TuckBack section);
+
+        T wrapped(Wrapped section);
+
+        T fringe(Fringe section);
+
+        T endBeads(EndBeads section);
+
+        T attached(Attached section);
     }
 }

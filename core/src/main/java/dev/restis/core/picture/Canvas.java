@@ -2,95 +2,180 @@ package dev.restis.core.picture;
 
 import dev.restis.core.picture.Picture.Kind;
 import dev.restis.core.picture.Picture.Mark;
+import dev.restis.core.picture.Picture.Points;
+import dev.restis.core.picture.Picture.Stamp;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 
-/** Collects marks with their depth and puts them in painting order. */
+/**
+ * Collects marks by depth. A strand is cut wherever it passes from one layer of depth to the next, and layers are
+ * painted from the back, so that over and under come out right; a repeat that occurs often is kept once, with its places.
+ */
 final class Canvas {
 
-    private static final double HUNDREDTHS = 100;
+    private static final double NOWHERE = 1e9;
 
-    private record Deep(Mark mark, double depth) {}
+    /** Marks of one layer. */
+    private record Layer(List<Mark> marks, List<Double> at) {}
 
-    private final List<Deep> marks = new ArrayList<>();
-    private double minX = Double.MAX_VALUE;
-    private double minY = Double.MAX_VALUE;
-    private double maxX = -Double.MAX_VALUE;
-    private double maxY = -Double.MAX_VALUE;
+    private final double layerDepth;
+    private final Map<Integer, List<Layer>> layers = new TreeMap<>();
+    private Map<Integer, List<Mark>> open = new TreeMap<>();
+    private List<Double> places = List.of(0.0);
+    private boolean unrolled;
+    private double bendFrom;
+    private double bendTo = 1;
+    private double bendOut;
+    private double shift;
+    private double minX = NOWHERE;
+    private double minY = NOWHERE;
+    private double maxX = -NOWHERE;
+    private double maxY = -NOWHERE;
 
-    /** Cuts a centre line into short tubes, each painted at its own depth, so that over and under come out right. */
-    void cord(int slot, double thickness, List<Point> line) {
-        double piece = 0.8 * thickness;
-        int from = 0;
-        double length = 0;
-        for (int i = 1; i < line.size(); i++) {
-            length += line.get(i).distance(line.get(i - 1));
-            if (length >= piece || i == line.size() - 1) {
-                // One sample over on either side, so that no gap shows between two tubes of one strand.
-                tube(slot, thickness, line.subList(Math.max(0, from - 1), Math.min(line.size(), i + 2)));
-                from = i;
-                length = 0;
+    /**
+     * @param layerDepth how deep a layer is, millimetres
+     */
+    Canvas(double layerDepth) {
+        this.layerDepth = layerDepth;
+    }
+
+    /** What {@code drawing} draws is painted at each of {@code at}, moved along by so much. */
+    void repeated(List<Double> at, Runnable drawing) {
+        if (unrolled) {
+            at.forEach(place -> {
+                shift = place;
+                drawing.run();
+            });
+            shift = 0;
+            return;
+        }
+        close();
+        places = List.copyOf(at);
+        drawing.run();
+        close();
+        places = List.of(0.0);
+    }
+
+    /** What {@code drawing} draws between {@code from} and {@code to} is bowed sideways, {@code out} at the middle. */
+    void bent(double from, double to, double out, Runnable drawing) {
+        bendFrom = from;
+        bendTo = to;
+        bendOut = out;
+        unrolled = true;
+        drawing.run();
+        unrolled = false;
+        bendOut = 0;
+    }
+
+    private double bend(double x) {
+        double t = Math.max(0, Math.min(1, (x - bendFrom) / (bendTo - bendFrom)));
+        return bendOut * Math.sin(Math.PI * t);
+    }
+
+    private void close() {
+        open.forEach((depth, marks) ->
+                layers.computeIfAbsent(depth, d -> new ArrayList<>()).add(new Layer(marks, places)));
+        open = new TreeMap<>();
+    }
+
+    /** A strand along {@code line}: x, y, z of each sample. */
+    void cord(int slot, double thickness, double[] line) {
+        if (unrolled) {
+            for (int i = 0; i < line.length; i += 3) {
+                line[i] += shift;
+                line[i + 1] += bend(line[i]);
             }
         }
-    }
-
-    void bead(Point centre, double halfLength, double halfHeight) {
-        reach(centre.x(), centre.y(), halfHeight);
-        marks.add(new Deep(
-                new Mark(Kind.BEAD, -1, 0, List.of(centre.x(), centre.y(), halfLength, halfHeight)), centre.z()));
-    }
-
-    void ring(Point centre, double radius, double wire) {
-        reach(centre.x() - radius, centre.y() - radius, wire / 2);
-        reach(centre.x() + radius, centre.y() + radius, wire / 2);
-        marks.add(new Deep(new Mark(Kind.RING, -1, wire, List.of(centre.x(), centre.y(), radius, radius)), centre.z()));
-    }
-
-    private void tube(int slot, double thickness, List<Point> line) {
-        List<Double> points = new ArrayList<>();
-        double depth = 0;
-        for (Point p : line) {
-            points.add(p.x());
-            points.add(p.y());
-            depth += p.z() / line.size();
-            reach(p.x(), p.y(), thickness / 2);
+        int samples = line.length / 3;
+        int from = 0;
+        int layer = layerOf(line[2]);
+        for (int i = 1; i < samples; i++) {
+            int now = layerOf(line[3 * i + 2]);
+            if (now != layer || i == samples - 1) {
+                // One sample over on either side, so that no gap shows between two stretches of one strand.
+                tube(slot, thickness, line, Math.max(0, from - 1), Math.min(samples, i + 2), layer);
+                from = i;
+                layer = now;
+            }
         }
-        marks.add(new Deep(new Mark(Kind.CORD, slot, thickness, points), depth));
+        for (int i = 0; i < samples; i++) {
+            reach(line[3 * i], line[3 * i + 1], thickness / 2, thickness / 2);
+        }
     }
 
-    private void reach(double x, double y, double radius) {
-        minX = Math.min(minX, x - radius);
-        maxX = Math.max(maxX, x + radius);
-        minY = Math.min(minY, y - radius);
-        maxY = Math.max(maxY, y + radius);
+    /** A straight stretch at one depth. */
+    void straight(int slot, double thickness, double fromX, double fromY, double toX, double toY, double depth) {
+        cord(slot, thickness, new double[] {fromX, fromY, depth, toX, toY, depth});
     }
 
-    Picture picture(double bodyFrom, double bodyTo) {
+    private int layerOf(double depth) {
+        return (int) Math.round(depth / layerDepth);
+    }
+
+    private void tube(int slot, double thickness, double[] line, int from, int to, int layer) {
+        double[] points = new double[2 * (to - from)];
+        for (int i = from; i < to; i++) {
+            points[2 * (i - from)] = line[3 * i];
+            points[2 * (i - from) + 1] = line[3 * i + 1];
+        }
+        add(layer, new Mark(Kind.CORD, slot, thickness, new Points(points)));
+    }
+
+    private void add(int layer, Mark mark) {
+        open.computeIfAbsent(layer, l -> new ArrayList<>()).add(mark);
+    }
+
+    void bead(int slot, double x, double y, double depth, double halfLength, double halfHeight, double halfHole) {
+        reach(x, y, halfLength, halfHeight);
+        add(layerOf(depth), new Mark(Kind.BEAD, slot, 0, new Points(x, y, halfLength, halfHeight, halfHole)));
+    }
+
+    void ring(int slot, double x, double y, double depth, double radius, double wire) {
+        reach(x, y, radius + wire / 2, radius + wire / 2);
+        add(layerOf(depth), new Mark(Kind.RING, slot, wire, new Points(x, y, radius)));
+    }
+
+    /** A part, or an opening in one, given by its middle. */
+    void plate(Kind kind, int slot, double x, double y, double depth, double length, double height, double corner) {
+        reach(x, y, length / 2, height / 2);
+        add(
+                layerOf(depth),
+                new Mark(kind, slot, 0, new Points(x - length / 2, y - height / 2, length, height, corner)));
+    }
+
+    void cut(double x, double halfHeight) {
+        add(Integer.MAX_VALUE / 2, new Mark(Kind.BREAK, 0, 0, new Points(x, 0, halfHeight)));
+    }
+
+    private void reach(double x, double y, double halfLength, double halfHeight) {
+        for (double at : places) {
+            minX = Math.min(minX, x + at - halfLength);
+            maxX = Math.max(maxX, x + at + halfLength);
+        }
+        minY = Math.min(minY, y - halfHeight);
+        maxY = Math.max(maxY, y + halfHeight);
+    }
+
+    Picture picture(double from, double to, boolean shortened) {
+        close();
         double margin = 0.5;
-        List<Mark> painted = marks.stream()
-                .sorted(Comparator.comparingDouble(Deep::depth))
-                .map(d -> moved(d.mark(), margin - minX, margin - minY))
-                .toList();
-        return new Picture(
-                rounded(maxX - minX + 2 * margin),
-                rounded(maxY - minY + 2 * margin),
-                painted,
-                rounded(bodyFrom - minX + margin),
-                rounded(bodyTo - minX + margin));
+        double dx = margin - minX;
+        double dy = margin - minY;
+        List<Stamp> stamps = new ArrayList<>();
+        for (List<Layer> depth : layers.values()) {
+            for (Layer layer : depth) {
+                stamps.add(new Stamp(
+                        layer.marks().stream().map(m -> moved(m, dx, dy)).toList(), layer.at()));
+            }
+        }
+        return new Picture(maxX - minX + 2 * margin, maxY - minY + 2 * margin, stamps, from + dx, to + dx, shortened);
     }
 
     private static Mark moved(Mark mark, double dx, double dy) {
-        List<Double> points = new ArrayList<>();
-        boolean cord = mark.kind() == Kind.CORD;
-        for (int i = 0; i < mark.points().size(); i++) {
-            double shift = cord || i < 2 ? (i % 2 == 0 ? dx : dy) : 0;
-            points.add(rounded(mark.points().get(i) + shift));
-        }
-        return new Mark(mark.kind(), mark.slot(), rounded(mark.thickness()), points);
-    }
-
-    private static double rounded(double millimetres) {
-        return Math.round(millimetres * HUNDREDTHS) / HUNDREDTHS;
+        int coordinates = mark.kind() == Kind.CORD ? Integer.MAX_VALUE : 2;
+        return new Mark(
+                mark.kind(), mark.slot(), mark.thickness(), mark.points().moved(dx, dy, coordinates));
     }
 }

@@ -1,6 +1,5 @@
 package dev.restis.core.picture;
 
-import java.util.ArrayList;
 import java.util.List;
 
 /** A smooth line through points: a uniform Catmull-Rom spline, sampled evenly enough for drawing. */
@@ -8,26 +7,35 @@ final class CentreLine {
 
     private CentreLine() {}
 
-    /** Points of the spline through {@code through}, {@code steps} to each span; the ends are included. */
-    static List<Point> smooth(List<Point> through, int steps) {
-        if (through.size() < 3) {
-            return List.copyOf(through);
-        }
-        List<Point> line = new ArrayList<>();
-        for (int i = 0; i + 1 < through.size(); i++) {
+    /** Samples of the spline through all of {@code through}, as x, y, z each; the ends are included. */
+    static double[] smooth(List<Point> through, int steps) {
+        return smooth(through, 0, through.size() - 1, steps);
+    }
+
+    /**
+     * Samples of the spline between the points {@code from} and {@code to}; those beyond only steer its ends.
+     *
+     * @param steps samples to each span
+     */
+    static double[] smooth(List<Point> through, int from, int to, int steps) {
+        double[] line = new double[3 * ((to - from) * steps + 1)];
+        int next = 0;
+        for (int i = from; i < to; i++) {
             Point p0 = through.get(Math.max(0, i - 1));
             Point p1 = through.get(i);
             Point p2 = through.get(i + 1);
             Point p3 = through.get(Math.min(through.size() - 1, i + 2));
             for (int s = 0; s < steps; s++) {
                 double t = (double) s / steps;
-                line.add(new Point(
-                        spline(p0.x(), p1.x(), p2.x(), p3.x(), t),
-                        spline(p0.y(), p1.y(), p2.y(), p3.y(), t),
-                        spline(p0.z(), p1.z(), p2.z(), p3.z(), t)));
+                line[next++] = spline(p0.x(), p1.x(), p2.x(), p3.x(), t);
+                line[next++] = spline(p0.y(), p1.y(), p2.y(), p3.y(), t);
+                line[next++] = spline(p0.z(), p1.z(), p2.z(), p3.z(), t);
             }
         }
-        line.add(through.get(through.size() - 1));
+        Point last = through.get(to);
+        line[next++] = last.x();
+        line[next++] = last.y();
+        line[next] = last.z();
         return line;
     }
 

@@ -3,40 +3,82 @@ package dev.restis.core.picture;
 import java.util.List;
 
 /**
- * A piece drawn to scale, as marks in painting order: what is painted later lies nearer to the eye.
+ * A piece drawn to scale, as stamps in painting order: what is painted later lies nearer to the eye.
  *
  * @param width millimetres
  * @param height millimetres
- * @param marks in painting order
- * @param bodyFrom where the body starts along the width, millimetres
- * @param bodyTo where the body ends
+ * @param stamps in painting order
+ * @param from where the measured length starts along the width, millimetres
+ * @param to where it ends
+ * @param shortened whether long parts were left out, so that the picture cannot be measured from end to end
  */
-public record Picture(double width, double height, List<Mark> marks, double bodyFrom, double bodyTo) {
+public record Picture(double width, double height, List<Stamp> stamps, double from, double to, boolean shortened) {
 
     public Picture {
-        marks = List.copyOf(marks);
+        stamps = List.copyOf(stamps);
+    }
+
+    /**
+     * Marks painted together, once at each place.
+     *
+     * @param marks in painting order
+     * @param at how far along the width each copy is moved, millimetres
+     */
+    public record Stamp(List<Mark> marks, List<Double> at) {
+        public Stamp {
+            marks = List.copyOf(marks);
+            at = List.copyOf(at);
+        }
     }
 
     /** What a mark shows. */
     public enum Kind {
-        /** A stretch of cord along {@code points}. */
+        /** A stretch of cord along the points. */
         CORD,
-        /** A bead: centre in {@code points}, then its half length and half height. */
+        /** A bead: centre, half length, half height, half the hole. */
         BEAD,
-        /** A ring: centre in {@code points}, then its mid radius twice. */
-        RING
+        /** A ring or round bar: centre and mid radius. */
+        RING,
+        /** A solid part: left, top, width, height, corner radius. */
+        PLATE,
+        /** An opening in a part: left, top, width, height, corner radius. */
+        GAP,
+        /** A cut through the picture where a long part is left out: place and half height. */
+        BREAK
     }
 
     /**
      * One mark.
      *
-     * @param slot which of the pattern's colours; -1 for hardware
+     * @param kind what it shows
+     * @param slot which of the pattern's cords; for hardware its place in the pattern's list
      * @param thickness of the cord or the ring's wire, millimetres
-     * @param points x, y, x, y ... in millimetres, from the top left
+     * @param points as the kind says; for cord x, y, x, y ... in millimetres, from the top left
      */
-    public record Mark(Kind kind, int slot, double thickness, List<Double> points) {
-        public Mark {
-            points = List.copyOf(points);
+    public record Mark(Kind kind, int slot, double thickness, Points points) {}
+
+    /** Numbers of a mark that nobody changes. */
+    public static final class Points {
+        private final double[] values;
+
+        Points(double... values) {
+            this.values = values;
+        }
+
+        public int size() {
+            return values.length;
+        }
+
+        public double get(int index) {
+            return values[index];
+        }
+
+        Points moved(double dx, double dy, int coordinates) {
+            double[] moved = values.clone();
+            for (int i = 0; i < Math.min(coordinates, moved.length); i++) {
+                moved[i] += i % 2 == 0 ? dx : dy;
+            }
+            return new Points(moved);
         }
     }
 }

@@ -9,7 +9,7 @@ record Point(double x, double y, double z) {
         return new Point(x, y * Math.cos(a) - z * Math.sin(a), y * Math.sin(a) + z * Math.cos(a));
     }
 
-    double distance(Point other) {
-        return Math.sqrt(Math.pow(x - other.x, 2) + Math.pow(y - other.y, 2) + Math.pow(z - other.z, 2));
+    Point moved(double dx, double dy) {
+        return new Point(x + dx, y + dy, z);
     }
 }

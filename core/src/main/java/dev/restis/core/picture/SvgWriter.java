@@ -2,96 +2,185 @@ package dev.restis.core.picture;
 
 import dev.restis.core.picture.Picture.Kind;
 import dev.restis.core.picture.Picture.Mark;
+import dev.restis.core.picture.Picture.Points;
+import dev.restis.core.picture.Picture.Stamp;
 import java.util.List;
-import java.util.Locale;
 
 /** Writes a picture as SVG, one unit a hundredth of a millimetre. */
 public final class SvgWriter {
 
     private static final String EDGE = "#17262B";
-    private static final String METAL = "#8A969B";
-    private static final String METAL_LIGHT = "#C9D1D3";
+    private static final double BODY = 0.84;
+    private static final double STREAK = 0.26;
 
-    private final StringBuilder svg = new StringBuilder();
+    private int paths;
+    private final StringBuilder svg = new StringBuilder(16_384);
+    private final List<String> colours;
+    private final List<String> hardware;
 
-    private SvgWriter() {}
+    private SvgWriter(List<String> colours, List<String> hardware) {
+        this.colours = colours;
+        this.hardware = hardware;
+    }
 
     /**
-     * @param colours {@code #RRGGBB} for each of the pattern's colours
-     * @param bead {@code #RRGGBB} of beads
+     * @param colours {@code #RRGGBB} for each of the pattern's cords
+     * @param hardware {@code #RRGGBB} for each of the pattern's parts
      */
-    public static String write(Picture picture, List<String> colours, String bead) {
-        SvgWriter writer = new SvgWriter();
-        writer.svg.append(String.format(
-                Locale.ROOT,
-                "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 %d %d\" width=\"%.1fmm\" height=\"%.1fmm\">"
-                        + "<g fill=\"none\" stroke-linejoin=\"round\">",
-                units(picture.width()),
-                units(picture.height()),
-                picture.width(),
-                picture.height()));
-        for (Mark mark : picture.marks()) {
-            if (mark.kind() == Kind.CORD) {
-                writer.cord(mark, colours.get(mark.slot()));
-            } else if (mark.kind() == Kind.BEAD) {
-                writer.bead(mark, bead);
+    public static String write(Picture picture, List<String> colours, List<String> hardware) {
+        SvgWriter writer = new SvgWriter(colours, hardware);
+        writer.picture(picture);
+        return writer.svg.toString();
+    }
+
+    private void picture(Picture picture) {
+        svg.append("<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 ");
+        number(picture.width()).append(' ');
+        number(picture.height()).append("\" width=\"");
+        svg.append(Math.round(picture.width() * 10) / 10.0).append("mm\" height=\"");
+        svg.append(Math.round(picture.height() * 10) / 10.0).append("mm\"><g fill=\"none\" stroke-linejoin=\"round\">");
+        int stamp = 0;
+        for (Stamp each : picture.stamps()) {
+            stamp(each, stamp++);
+        }
+        svg.append("</g></svg>");
+    }
+
+    private void stamp(Stamp stamp, int id) {
+        boolean once = stamp.at().size() == 1 && stamp.at().get(0) == 0;
+        if (!once) {
+            svg.append("<defs><g id=\"s").append(id).append("\">");
+        }
+        List<Mark> marks = stamp.marks();
+        for (int i = 0; i < marks.size(); ) {
+            int to = i + 1;
+            while (to < marks.size() && sameCord(marks.get(i), marks.get(to))) {
+                to++;
+            }
+            if (marks.get(i).kind() == Kind.CORD) {
+                cord(marks.subList(i, to));
+                i = to;
             } else {
-                writer.ring(mark);
+                mark(marks.get(i++));
             }
         }
-        return writer.svg.append("</g></svg>").toString();
-    }
-
-    /** Dark edge, body and a light streak; the body's round ends close the seams between tubes. */
-    private void cord(Mark mark, String colour) {
-        StringBuilder path = new StringBuilder("M");
-        for (double p : mark.points()) {
-            path.append(units(p)).append(' ');
+        if (!once) {
+            svg.append("</g></defs>");
+            for (double at : stamp.at()) {
+                svg.append("<use href=\"#s").append(id).append("\" x=\"");
+                number(at).append("\"/>");
+            }
         }
-        path.setLength(path.length() - 1);
-        line(path, EDGE, mark.thickness(), "");
-        line(path, colour, 0.84 * mark.thickness(), " stroke-linecap=\"round\"");
-        line(path, "#fff", 0.26 * mark.thickness(), " opacity=\".22\"");
     }
 
-    private void line(CharSequence path, String colour, double width, String more) {
-        svg.append("<path d=\"")
+    /** Stretches of one cord in one layer are one path. */
+    private static boolean sameCord(Mark a, Mark b) {
+        return a.kind() == Kind.CORD && b.kind() == Kind.CORD && a.slot() == b.slot() && a.thickness() == b.thickness();
+    }
+
+    private void mark(Mark mark) {
+        Points p = mark.points();
+        switch (mark.kind()) {
+            case CORD -> throw new IllegalStateException("Impossible state: cord is written in runs");
+            case BEAD -> bead(p, colour(mark.slot()));
+            case RING -> ring(p, mark.thickness(), colour(mark.slot()));
+            case PLATE -> plate(p, colour(mark.slot()));
+            case GAP -> plate(p, "#fff");
+            case BREAK -> cut(p);
+        }
+    }
+
+    private String colour(int slot) {
+        return slot < hardware.size() ? hardware.get(slot) : "#8A969B";
+    }
+
+    /** Dark edge, body, the lay as faint ribs, and a light streak; the body's round ends close the seams. */
+    private void cord(List<Mark> run) {
+        int id = paths++;
+        svg.append("<defs><path id=\"p").append(id).append("\" d=\"");
+        for (Mark mark : run) {
+            svg.append('M');
+            for (int i = 0; i < mark.points().size(); i++) {
+                number(mark.points().get(i)).append(i + 1 < mark.points().size() ? " " : "");
+            }
+        }
+        svg.append("\"/></defs>");
+        double thickness = run.get(0).thickness();
+        long rib = Math.max(2, units(thickness * 0.3));
+        stroke(id, EDGE, thickness, "");
+        stroke(id, colours.get(run.get(0).slot()), BODY * thickness, " stroke-linecap=\"round\"");
+        stroke(id, "#000", BODY * thickness, " opacity=\".1\" stroke-dasharray=\"" + rib / 2 + " " + rib + "\"");
+        stroke(id, "#fff", STREAK * thickness, " opacity=\".24\"");
+    }
+
+    private void stroke(int path, String colour, double width, String more) {
+        svg.append("<use href=\"#p")
                 .append(path)
                 .append("\" stroke=\"")
                 .append(colour)
-                .append("\" stroke-width=\"")
-                .append(units(width))
-                .append('"')
-                .append(more)
-                .append("/>");
+                .append("\" stroke-width=\"");
+        number(width).append('"').append(more).append("/>");
     }
 
-    private void bead(Mark mark, String colour) {
-        long halfLength = units(mark.points().get(2));
-        long halfHeight = units(mark.points().get(3));
-        svg.append(String.format(
-                Locale.ROOT,
-                "<rect x=\"%d\" y=\"%d\" width=\"%d\" height=\"%d\" rx=\"%d\" fill=\"%s\" stroke=\"%s\" stroke-width=\"22\"/>",
-                units(mark.points().get(0)) - halfLength,
-                units(mark.points().get(1)) - halfHeight,
-                2 * halfLength,
-                2 * halfHeight,
-                Math.min(halfLength, halfHeight) * 3 / 4,
-                colour,
-                EDGE));
+    private void bead(Points p, String colour) {
+        double halfLength = p.get(2);
+        double halfHeight = p.get(3);
+        double corner = Math.min(halfLength, halfHeight) * 0.8;
+        box(p.get(0) - halfLength, p.get(1) - halfHeight, 2 * halfLength, 2 * halfHeight, corner, colour, true);
+        svg.append("<ellipse cx=\"");
+        number(p.get(0) - 0.2 * halfLength).append("\" cy=\"");
+        number(p.get(1) - 0.45 * halfHeight).append("\" rx=\"");
+        number(0.45 * halfLength).append("\" ry=\"");
+        number(0.2 * halfHeight).append("\" fill=\"#fff\" opacity=\".3\"/>");
     }
 
-    private void ring(Mark mark) {
-        for (String[] layer : new String[][] {{EDGE, "1"}, {METAL, "0.84"}, {METAL_LIGHT, "0.3"}}) {
-            svg.append(String.format(
-                    Locale.ROOT,
-                    "<circle cx=\"%d\" cy=\"%d\" r=\"%d\" stroke=\"%s\" stroke-width=\"%d\"/>",
-                    units(mark.points().get(0)),
-                    units(mark.points().get(1)),
-                    units(mark.points().get(2)),
-                    layer[0],
-                    units(mark.thickness() * Double.parseDouble(layer[1]))));
+    private void plate(Points p, String colour) {
+        box(p.get(0), p.get(1), p.get(2), p.get(3), p.get(4), colour, true);
+    }
+
+    private void box(double x, double y, double width, double height, double corner, String fill, boolean edged) {
+        svg.append("<rect x=\"");
+        number(x).append("\" y=\"");
+        number(y).append("\" width=\"");
+        number(width).append("\" height=\"");
+        number(height).append("\" rx=\"");
+        number(corner).append("\" fill=\"").append(fill);
+        svg.append(edged ? "\" stroke=\"" + EDGE + "\" stroke-width=\"22\"/>" : "\"/>");
+    }
+
+    private void ring(Points p, double wire, String colour) {
+        circle(p, wire, EDGE);
+        circle(p, BODY * wire, colour);
+        circle(p, 0.3 * wire, "#fff\" stroke-opacity=\".5");
+    }
+
+    private void circle(Points p, double width, String colour) {
+        svg.append("<circle cx=\"");
+        number(p.get(0)).append("\" cy=\"");
+        number(p.get(1)).append("\" r=\"");
+        number(p.get(2)).append("\" stroke=\"").append(colour).append("\" stroke-width=\"");
+        number(width).append("\"/>");
+    }
+
+    /** Two slanted strokes over a white gap. */
+    private void cut(Points p) {
+        for (String[] layer : new String[][] {{"#fff", "160"}, {EDGE, "0"}}) {
+            for (double at : layer[1].equals("0") ? new double[] {-0.8, 0.8} : new double[] {0}) {
+                svg.append("<path d=\"M");
+                number(p.get(0) + at - 0.8).append(' ');
+                number(p.get(1) + p.get(2)).append(' ');
+                number(p.get(0) + at + 0.8).append(' ');
+                number(p.get(1) - p.get(2))
+                        .append("\" stroke=\"")
+                        .append(layer[0])
+                        .append("\" stroke-width=\"");
+                svg.append(layer[1].equals("0") ? "28" : layer[1]).append("\"/>");
+            }
         }
+    }
+
+    private StringBuilder number(double millimetres) {
+        return svg.append(units(millimetres));
     }
 
     private static long units(double millimetres) {

@@ -8,10 +8,12 @@ import java.util.Map;
  *
  * @param code what was checked, key of its words and of its remedy
  * @param verdict the outcome
+ * @param part the hardware slot that another choice would mend; empty where none would
  * @param lengths the lengths behind it, by name
  * @param numbers other figures behind it, by name
  */
-public record Check(String code, Verdict verdict, Map<String, Length> lengths, Map<String, Double> numbers) {
+public record Check(
+        String code, Verdict verdict, String part, Map<String, Length> lengths, Map<String, Double> numbers) {
 
     /** How a check came out, from best to worst. */
     public enum Verdict {
@@ -24,5 +26,9 @@ public record Check(String code, Verdict verdict, Map<String, Length> lengths, M
     public Check {
         lengths = Map.copyOf(lengths);
         numbers = Map.copyOf(numbers);
+    }
+
+    static Check of(String code, Verdict verdict, Map<String, Length> lengths) {
+        return new Check(code, verdict, "", lengths, Map.of());
     }
 }

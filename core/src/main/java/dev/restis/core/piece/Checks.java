@@ -1,16 +1,28 @@
 package dev.restis.core.piece;
 
-import dev.restis.core.cord.Bead;
 import dev.restis.core.cord.Cord;
-import dev.restis.core.fit.SliderFit;
+import dev.restis.core.cord.Hardware;
+import dev.restis.core.cord.Hardware.Measure;
+import dev.restis.core.fit.EyeFit;
+import dev.restis.core.fit.SlidingFit;
 import dev.restis.core.measure.Length;
-import dev.restis.core.pattern.Role.Seat;
+import dev.restis.core.pattern.Role;
+import dev.restis.core.pattern.Section;
+import dev.restis.core.pattern.Section.Body;
+import dev.restis.core.pattern.Section.EndBeads;
+import dev.restis.core.pattern.Section.Mount;
+import dev.restis.core.pattern.Section.SlideBead;
+import dev.restis.core.pattern.Section.Threaded;
+import dev.restis.core.pattern.Section.TuckBack;
 import dev.restis.core.piece.Check.Verdict;
 import dev.restis.core.piece.PieceRequest.Size;
 import dev.restis.core.stitch.Bundle;
+import dev.restis.core.stitch.Seat;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** The checks made on a piece before anything is cut. */
 final class Checks {
@@ -19,54 +31,228 @@ final class Checks {
     private static final double PASSES = 0.92;
 
     private static final double PASSES_TAPERED = 1.03;
+    /** A slide bead with its lining grips only what fills it so far. */
+    private static final double GRIPS = 0.8;
+    /** A band may be this much wider than its bar before it bunches, and before it cannot lie on it at all. */
+    private static final double FITS_BAR = 1.0;
 
-    private Checks() {}
+    private static final double BUNCHES_ON_BAR = 1.15;
+    /** An elastic's rated stretch, and what is safe for daily wear. */
+    private static final double RATED_STRETCH = 1.6;
+
+    private static final double DAILY_STRETCH = 1.4;
+
+    private final Parts parts;
+    private final PieceFit fit;
+    private final List<Check> checks = new ArrayList<>();
+
+    private Checks(Parts parts, PieceFit fit) {
+        this.parts = parts;
+        this.fit = fit;
+    }
 
     static List<Check> of(Parts parts, PieceFit fit) {
-        List<Check> checks = new ArrayList<>();
+        Checks checks = new Checks(parts, fit);
+        checks.size();
+        checks.holes();
+        checks.bars();
+        fit.eye().ifPresent(checks::eye);
+        checks.ends();
+        checks.unequal();
+        return checks.checks;
+    }
+
+    private void size() {
+        if (!(parts.request.size() instanceof Size.Wrist size)) {
+            return;
+        }
         fit.band().ifPresent(band -> {
-            Size.Wrist size = (Size.Wrist) parts.request.size();
-            checks.add(opens(band));
-            checks.add(closes(band, size.wrist().plus(size.ease().length())));
+            Length needed = SlidingFit.needed(band.hand());
+            Verdict opens = band.open().isLessThan(needed) ? Verdict.NO : Verdict.GOOD;
+            String code = band.handAssumed() ? "opens.assumed" : "opens";
+            checks.add(Check.of(code, opens, Map.of("open", band.open(), "needed", needed, "hand", band.hand())));
+            Length most = size.wrist().plus(size.ease());
+            Verdict closes = most.isLessThan(band.closed()) ? Verdict.NO : Verdict.GOOD;
+            checks.add(Check.of("closes", closes, Map.of("closed", band.closed(), "most", most)));
         });
-        parts.request.beads().filter(b -> b.count() > 0).ifPresent(b -> checks.add(hole(parts, b.bead())));
-        checks.add(ends(parts));
-        return checks;
+        fit.inner().ifPresent(inner -> fixed(inner, size));
     }
 
-    private static Check opens(PieceFit.Band band) {
-        Length needed = SliderFit.needed(band.hand());
-        Verdict verdict = band.open().isLessThan(needed) ? Verdict.NO : Verdict.GOOD;
-        String code = band.handAssumed() ? "opens.assumed" : "opens";
-        return new Check(code, verdict, Map.of("open", band.open(), "needed", needed, "hand", band.hand()), Map.of());
+    private void fixed(Length inner, Size.Wrist size) {
+        Length wanted = size.wrist().plus(size.ease());
+        boolean tight = inner.isLessThan(size.wrist());
+        boolean far = Math.abs(inner.minus(wanted).toMillimetres())
+                > Math.max(4, size.ease().toMillimetres());
+        Verdict verdict = tight ? Verdict.NO : far ? Verdict.TIGHT : Verdict.GOOD;
+        checks.add(Check.of("fits", verdict, Map.of("inner", inner, "wanted", wanted, "wrist", size.wrist())));
+        if (fit.around() > 0) {
+            double stretch = size.hand().toMillimetres() / inner.toMillimetres();
+            Verdict stretches =
+                    stretch <= DAILY_STRETCH ? Verdict.GOOD : stretch <= RATED_STRETCH ? Verdict.TIGHT : Verdict.NO;
+            checks.add(new Check(
+                    "stretches",
+                    stretches,
+                    "",
+                    Map.of("hand", size.hand(), "inner", inner),
+                    Map.of("stretch", stretch, "rated", RATED_STRETCH)));
+        }
     }
 
-    private static Check closes(PieceFit.Band band, Length most) {
-        Verdict verdict = most.isLessThan(band.closed()) ? Verdict.NO : Verdict.GOOD;
-        return new Check("closes", verdict, Map.of("closed", band.closed(), "most", most), Map.of());
+    private void holes() {
+        for (WorkedBody body : fit.bodies()) {
+            body.section()
+                    .motif()
+                    .filter(m -> body.beads() > 0)
+                    .ifPresent(m -> hole(m.hardware(), m.seats(), parts.legs(m.seats())));
+        }
+        for (Section section : parts.pattern.sections()) {
+            if (section instanceof Threaded threaded && HardwareCounter.beads(threaded, parts, fit) > 0) {
+                hole(threaded.hardware(), threaded.seats(), parts.legs(threaded.seats()));
+            } else if (section instanceof EndBeads ends) {
+                hole(ends.hardware(), ends.seats(), 1);
+            } else if (section instanceof SlideBead bead) {
+                slideBead(bead);
+            } else if (section instanceof Section.Stopper stopper
+                    && stopper.kind() instanceof Section.StopperKind.Part part) {
+                hole(part.hardware(), stopper.seats(), parts.legs(stopper.seats()));
+            } else if (section instanceof Section.Attached attached) {
+                List<Seat> all = List.of(Seat.CORE, Seat.WORKING);
+                hole(attached.hardware(), all, parts.legs(all));
+            }
+        }
+    }
+
+    private void slideBead(SlideBead bead) {
+        int strands = Math.min(Bundle.MOST, parts.pattern.endsIn(bead.tails()));
+        hole(bead.hardware(), bead.tails(), strands);
+        Optional<Hardware> part = parts.part(bead.hardware());
+        part.ifPresent(h -> {
+            double ratio = ratio(h, bead.tails(), strands);
+            Verdict grips = ratio >= GRIPS ? Verdict.GOOD : Verdict.NO;
+            checks.add(new Check(
+                    "grips",
+                    grips,
+                    bead.hardware(),
+                    Map.of("hole", h.the(Measure.HOLE)),
+                    Map.of("ratio", ratio, "strands", (double) strands)));
+        });
     }
 
     /** ratio = bundle(n) * d * compression / D. */
-    private static Check hole(Parts parts, Bead bead) {
-        Seat seat = parts.pattern.body().beadSeat();
-        int strands = parts.pattern.legsIn(seat);
-        Cord cord = parts.cord(parts.pattern.firstIn(seat));
-        double bundle = Bundle.packedDiameter(strands)
-                * cord.diameter().toMillimetres()
-                * cord.material().holeCompression();
-        double ratio = bundle / bead.hole().toMillimetres();
-        Verdict verdict = ratio <= PASSES ? Verdict.GOOD : ratio <= PASSES_TAPERED ? Verdict.TIGHT : Verdict.NO;
-        Length least = Length.ofMillimetres(bundle / PASSES);
-        return new Check(
-                "hole",
-                verdict,
-                Map.of("hole", bead.hole(), "bundle", Length.ofMillimetres(bundle), "least", least),
-                Map.of("strands", (double) strands, "ratio", ratio));
+    private double ratio(Hardware part, Collection<Seat> seats, int strands) {
+        return bundle(seats, strands) / part.millimetres(Measure.HOLE);
     }
 
-    private static Check ends(Parts parts) {
+    private double bundle(Collection<Seat> seats, int strands) {
+        double most = 0;
+        for (Role role : parts.pattern.roles()) {
+            for (int leg = 0; leg < role.legs().size(); leg++) {
+                if (seats.contains(role.legs().get(leg))) {
+                    Cord cord = parts.cord(role.slotOf(leg));
+                    most = Math.max(
+                            most,
+                            cord.diameter().toMillimetres() * cord.material().holeCompression());
+                }
+            }
+        }
+        return Bundle.packedDiameter(Math.max(1, strands)) * most;
+    }
+
+    private void hole(String slot, Collection<Seat> seats, int strands) {
+        Optional<Hardware> part = parts.part(slot).filter(h -> h.kind().threaded());
+        if (part.isEmpty()) {
+            return;
+        }
+        double ratio = ratio(part.get(), seats, strands);
+        Verdict verdict = ratio <= PASSES ? Verdict.GOOD : ratio <= PASSES_TAPERED ? Verdict.TIGHT : Verdict.NO;
+        double bundle = bundle(seats, strands);
+        checks.add(new Check(
+                "hole",
+                verdict,
+                slot,
+                Map.of(
+                        "hole", part.get().the(Measure.HOLE),
+                        "bundle", Length.ofMillimetres(bundle),
+                        "least", Length.ofMillimetres(bundle / PASSES)),
+                Map.of("strands", (double) strands, "ratio", ratio)));
+    }
+
+    /** Whether the band lies on the bars it is mounted on. */
+    private void bars() {
+        for (Section section : parts.pattern.sections()) {
+            if (section instanceof Mount mount && mount.within()) {
+                bar(mount.hardware(), widthAt(mount.seats(), mount.hitch()));
+            } else if (section instanceof TuckBack back && !mounted(back.hardware())) {
+                bar(back.hardware(), widthAt(back.seats(), Section.Hitch.FOLD));
+            }
+        }
+    }
+
+    /** The bar at the start is as wide as that at the end, and what is mounted there is wider. */
+    private boolean mounted(String slot) {
+        return parts.pattern.all(Mount.class).stream()
+                .anyMatch(m -> m.within() && m.hardware().equals(slot));
+    }
+
+    /** Legs side by side; a lark's head lays its bight beside its two legs. */
+    private Length widthAt(Collection<Seat> seats, Section.Hitch hitch) {
+        double d = parts.thickest(seats);
+        int legs = parts.legs(seats);
+        boolean both = seats.contains(Seat.SECOND_CORE);
+        int onBar = both ? legs / 2 : legs;
+        return Length.ofMillimetres(d * onBar * (hitch == Section.Hitch.LARKS_HEAD ? 1.1 : 1.0));
+    }
+
+    private void bar(String slot, Length width) {
+        Optional<Hardware> part =
+                parts.part(slot).filter(h -> h.kind().measures().contains(Measure.INNER_WIDTH));
+        if (part.isEmpty()) {
+            return;
+        }
+        Length body = parts.pattern.all(Body.class).stream()
+                .filter(Body::within)
+                .map(b -> b.stitch().width(parts.gauge(b)))
+                .reduce(Length.ZERO, Length::max);
+        Length inner = part.get().the(Measure.INNER_WIDTH);
+        double ratio = width.toMillimetres() / inner.toMillimetres();
+        Verdict verdict = ratio <= FITS_BAR ? Verdict.GOOD : ratio <= BUNCHES_ON_BAR ? Verdict.TIGHT : Verdict.NO;
+        checks.add(new Check(
+                "bar", verdict, slot, Map.of("width", width, "inner", inner, "body", body), Map.of("ratio", ratio)));
+    }
+
+    private void eye(EyeFit eye) {
+        checks.add(Check.of(
+                "eye",
+                eye.holds() ? Verdict.GOOD : Verdict.TIGHT,
+                Map.of("inside", eye.inside(), "stopper", eye.stopper(), "ideal", eye.ideal())));
+    }
+
+    private void ends() {
         boolean allSeal =
                 parts.request.cords().stream().allMatch(c -> c.material().heatSealable());
-        return new Check(allSeal ? "ends.heat" : "ends.noFlame", Verdict.GOOD, Map.of(), Map.of());
+        checks.add(Check.of(allSeal ? "ends.heat" : "ends.noFlame", Verdict.GOOD, Map.of()));
+    }
+
+    /** Strands of one seat tied in unlike gauges make an uneven body. */
+    private void unequal() {
+        for (Seat seat : List.of(Seat.WORKING, Seat.FALL)) {
+            double least = Double.MAX_VALUE;
+            double most = 0;
+            for (Role role : parts.pattern.roles()) {
+                for (int leg = 0; leg < role.legs().size(); leg++) {
+                    if (role.legs().get(leg) == seat) {
+                        double d = parts.worked(role.slotOf(leg));
+                        least = Math.min(least, d);
+                        most = Math.max(most, d);
+                    }
+                }
+            }
+            if (most > 1.15 * least) {
+                checks.add(Check.of(
+                        "unequal",
+                        Verdict.TIGHT,
+                        Map.of("thin", Length.ofMillimetres(least), "thick", Length.ofMillimetres(most))));
+            }
+        }
     }
 }

@@ -1,100 +1,311 @@
 package dev.restis.core.piece;
 
 import dev.restis.core.cord.Cord;
+import dev.restis.core.cord.Hardware.Measure;
+import dev.restis.core.fit.EyeFit;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.Sum;
 import dev.restis.core.measure.Sum.Term;
+import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.Role;
-import dev.restis.core.pattern.Role.Seat;
 import dev.restis.core.pattern.Section;
 import dev.restis.core.pattern.Section.Body;
-import dev.restis.core.pattern.Section.OverhandEnd;
-import dev.restis.core.pattern.Section.RingMount;
-import dev.restis.core.pattern.Section.Slider;
+import dev.restis.core.pattern.Section.Hitch;
+import dev.restis.core.pattern.Section.KnotKind;
+import dev.restis.core.pattern.Section.StopperKind;
+import dev.restis.core.pattern.Section.Threaded;
+import dev.restis.core.stitch.Bundle;
+import dev.restis.core.stitch.Gauge;
 import dev.restis.core.stitch.Knots;
+import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitches;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 
 /** Works out the sum behind one leg of a strand, section by section. */
 final class LegWorker implements Section.Visitor<List<Term>> {
 
+    private static final double GEOMETRY = TakeUp.GEOMETRY_SPREAD;
+    private static final Length FUSE = Length.ofMillimetres(10);
+    /** A customer who ties a kit is given this much more to hold. */
+    private static final Length KIT_TAIL = Length.ofMillimetres(50);
+    /** Naturals fray while they are threaded, so their ends are trimmed again after each ten beads. */
+    private static final Length RE_TRIM = Length.ofMillimetres(10);
+
+    private static final int BEADS_PER_RE_TRIM = 10;
+
     private final Parts parts;
     private final PieceFit fit;
     private final Role role;
     private final Seat seat;
+    private final Cord cord;
+    private final int ends;
+    private int body;
+    private int threaded;
 
-    private LegWorker(Parts parts, PieceFit fit, Role role, Seat seat) {
+    private LegWorker(Parts parts, PieceFit fit, Role role, int leg) {
         this.parts = parts;
         this.fit = fit;
         this.role = role;
-        this.seat = seat;
+        this.seat = role.legs().get(leg);
+        this.cord = parts.cord(role.slotOf(leg));
+        this.ends = Pattern.endsOfLeg(role);
     }
 
-    static Sum work(Parts parts, PieceFit fit, Role role, Seat seat) {
-        LegWorker worker = new LegWorker(parts, fit, role, seat);
+    static Sum work(Parts parts, PieceFit fit, Role role, int leg) {
+        LegWorker worker = new LegWorker(parts, fit, role, leg);
         List<Term> terms = new ArrayList<>();
         for (Section section : parts.pattern.sections()) {
             terms.addAll(section.accept(worker));
         }
-        Cord cord = parts.cord(role);
-        int ends = role.folded() ? 1 : 2;
-        terms.add(Term.of("tail.hand", ends, Knots.handTail(cord.material().stiff(), parts.worked(role))));
-        terms.add(Term.of("tail.fray", ends, cord.material().frayAllowance()));
+        terms.addAll(worker.ends());
         return new Sum(terms);
     }
 
+    private List<Term> ends() {
+        List<Term> terms = new ArrayList<>();
+        if (role.fused()) {
+            terms.add(Term.of("join.fuse", FUSE));
+        }
+        terms.add(Term.of("tail.hand", ends, Knots.handTail(cord.material().stiff(), cord.workedMillimetres())));
+        if (parts.request.house().kit()) {
+            terms.add(Term.of("tail.kit", ends, KIT_TAIL));
+        }
+        terms.add(Term.of("tail.fray", ends, cord.material().frayAllowance()));
+        int trims = threaded / BEADS_PER_RE_TRIM;
+        if (trims > 0 && !cord.material().heatSealable()) {
+            terms.add(Term.of("tail.reTrim", trims, RE_TRIM));
+        }
+        return terms;
+    }
+
+    private boolean takesPart(Collection<Seat> seats) {
+        return seats.contains(seat);
+    }
+
+    private static List<Term> tied(String code, long count, Length each) {
+        return List.of(Term.tied(code, count, each, GEOMETRY));
+    }
+
     @Override
-    public List<Term> ringMount(RingMount section) {
-        return List.of(Term.tied("mount.larksHead", 1, parts.larksHeadLeg(role)));
+    public List<Term> mount(Section.Mount section) {
+        if (!takesPart(section.seats())) {
+            return List.of();
+        }
+        double bar = parts.measure(section.hardware(), Measure.BAR).toMillimetres();
+        double d = cord.workedMillimetres();
+        return section.hitch() == Hitch.LARKS_HEAD
+                ? tied("mount.larksHead", 1, Knots.larksHeadLeg(bar, d))
+                : tied("mount.fold", 1, Knots.foldLeg(bar, d));
+    }
+
+    /** Half the eye: its inside length, and the quarter turn by which the centre line lies outside it. */
+    @Override
+    public List<Term> eye(Section.Eye section) {
+        if (!takesPart(section.seats())) {
+            return List.of();
+        }
+        Length inside = fit.eye().map(EyeFit::inside).orElse(Length.ZERO);
+        return List.of(Term.of("closure.eye", inside.plus(Knots.foldLeg(0, 2 * cord.workedMillimetres()))));
     }
 
     @Override
     public List<Term> body(Body section) {
-        if (seat == Seat.CLOSURE) {
+        WorkedBody worked = fit.bodies().get(body++);
+        return section.placeOf(seat)
+                .filter(place -> place == Seat.CORE || section.stitch().ties(place))
+                .map(place -> bodyTerms(section, worked, place))
+                .orElse(List.of());
+    }
+
+    private List<Term> bodyTerms(Body section, WorkedBody worked, Seat place) {
+        if (place == Seat.CORE && section.stitch().cores().most() == 0) {
             return List.of();
         }
         List<Term> terms = new ArrayList<>();
-        if (seat == Seat.CORE) {
-            terms.add(Term.of("body.straight", fit.repeats(), fit.pitch()));
-        } else {
-            terms.add(Term.tied(
-                    "body." + section.stitch().code(),
-                    fit.repeats(),
-                    section.stitch().use(parts.bodyGauge)));
+        TakeUp takeUp = worked.takeUp();
+        Length use = takeUp.use(section.stitch(), worked.gauge(), place);
+        terms.add(
+                section.stitch().ties(place)
+                        ? Term.tied("body." + section.stitch().code(), worked.repeats(), use, takeUp.spread())
+                        : Term.of("body.straight", worked.repeats(), use));
+        if (worked.beads() > 0) {
+            section.motif().ifPresent(motif -> terms.add(bead(motif, worked)));
         }
-        parts.request.beads().filter(b -> b.count() > 0).ifPresent(beads -> {
-            Length through = beads.bead().length();
-            Length around = through.plus(beads.bead().diameter().times(Math.PI / 2 - 1));
-            terms.add(
-                    seat == section.beadSeat()
-                            ? Term.of("bead.through", beads.count(), through)
-                            : Term.of("bead.around", beads.count(), around));
-        });
+        return terms;
+    }
+
+    private Term bead(Section.Motif motif, WorkedBody worked) {
+        Length through = worked.beadLength();
+        if (motif.seats().contains(seat)) {
+            threaded += worked.beads();
+            return Term.of("bead.through", worked.beads(), through);
+        }
+        Length across = parts.measure(motif.hardware(), Measure.ACROSS);
+        return Term.of("bead.around", worked.beads(), through.plus(across.times(Math.PI / 2 - 1)));
+    }
+
+    @Override
+    public List<Term> knot(Section.Knot section) {
+        return takesPart(section.seats()) ? knotTerms(section.kind(), section.wraps(), section.seats(), 1) : List.of();
+    }
+
+    private List<Term> knotTerms(KnotKind kind, int wraps, Collection<Seat> seats, int count) {
+        return List.of(
+                Term.tied("knot." + kind, count, parts.knotUse(kind, wraps, seats), GEOMETRY),
+                Term.of("knot.height", count, parts.knotHeight(kind, wraps, seats)));
+    }
+
+    @Override
+    public List<Term> threaded(Threaded section) {
+        if (!takesPart(section.seats())) {
+            return List.of();
+        }
+        int count = switch (section.count()) {
+            case Threaded.ALL_AROUND -> fit.around();
+            case Threaded.CHOSEN -> parts.chosen(section.hardware());
+            default -> section.count();
+        };
+        threaded += count;
+        return count == 0
+                ? List.of()
+                : List.of(Term.of("bead.through", count, parts.measure(section.hardware(), Measure.LENGTH)));
+    }
+
+    private Length tail() {
+        return fit.band().map(PieceFit.Band::tail).orElse(Length.ZERO);
+    }
+
+    @Override
+    public List<Term> slider(Section.Slider section) {
+        if (seat == Seat.CLOSURE) {
+            Gauge gauge = parts.sliderGauge(section.tails());
+            return tied("closure.half-knot", section.halfKnots(), Stitches.HALF_KNOT.use(gauge, Seat.WORKING));
+        }
+        return takesPart(section.tails()) ? tails(section.tails()) : List.of();
+    }
+
+    private List<Term> tails(Collection<Seat> seats) {
+        Length knot = Knots.overhand(parts.tailsPerSide(seats), parts.thickest(seats));
+        return List.of(Term.of("closure.tail", ends, tail()), Term.tied("closure.endStop", ends, knot, GEOMETRY));
+    }
+
+    @Override
+    public List<Term> slideBead(Section.SlideBead section) {
+        return takesPart(section.tails()) ? List.of(Term.of("closure.tail", ends, tail())) : List.of();
+    }
+
+    @Override
+    public List<Term> slidingKnots(Section.SlidingKnots section) {
+        if (!takesPart(section.tails())) {
+            return List.of();
+        }
+        return List.of(
+                Term.of("closure.tail", ends, tail()),
+                Term.tied(
+                        "closure.slidingKnot",
+                        ends,
+                        Knots.sliding(section.wraps(), cord.workedMillimetres()),
+                        GEOMETRY));
+    }
+
+    /** Half the eye around all tails, then the tail and its stop. */
+    @Override
+    public List<Term> noose(Section.Noose section) {
+        if (!takesPart(section.tails())) {
+            return List.of();
+        }
+        List<Term> terms = new ArrayList<>();
+        double d = cord.workedMillimetres();
+        double bundle = Bundle.packedDiameter(parts.legs(section.tails())) * d;
+        terms.add(Term.of("closure.noose", Knots.foldLeg(bundle, d).times(2L)));
+        terms.add(Term.of("closure.tail", tail()));
+        terms.addAll(knotTerms(section.stop(), 1, section.tails(), 1));
         return terms;
     }
 
     @Override
-    public List<Term> slider(Slider section) {
-        if (seat == Seat.CLOSURE) {
-            return List.of(
-                    Term.tied("closure.half-knot", section.halfKnots(), Stitches.HALF_KNOT.use(parts.sliderGauge())));
-        }
-        if (!role.slides()) {
+    public List<Term> stopper(Section.Stopper section) {
+        if (!takesPart(section.seats())) {
             return List.of();
         }
-        Length tail = fit.band().orElseThrow().tail();
-        Length knot = Knots.overhand(parts.pattern.tailsPerSide(), parts.thickestTail());
-        return List.of(Term.of("closure.tail", 2, tail), Term.tied("closure.endStop", 2, knot));
+        if (section.kind() instanceof StopperKind.Knotted knotted) {
+            return knotTerms(knotted.knot(), 1, section.seats(), 1);
+        }
+        String slot = ((StopperKind.Part) section.kind()).hardware();
+        if (!parts.part(slot).filter(h -> h.kind().threaded()).isPresent()) {
+            return List.of();
+        }
+        List<Term> terms = new ArrayList<>();
+        terms.add(Term.of("bead.through", parts.measure(slot, Measure.LENGTH)));
+        terms.addAll(knotTerms(KnotKind.OVERHAND, 1, section.seats(), 1));
+        return terms;
+    }
+
+    /** The working strands of a leg take turns at the hitches and run along in between. */
+    @Override
+    public List<Term> buttonhole(Section.Buttonhole section) {
+        if (seat != Seat.CORE && seat != Seat.WORKING) {
+            return List.of();
+        }
+        Gauge gauge = FitWorker.buttonholeGauge(parts);
+        Length pitch = section.hitch().pitch(gauge);
+        int hitches = fit.eye().map(e -> e.hitches(pitch)).orElse(0);
+        if (seat == Seat.CORE) {
+            return List.of(Term.of("closure.buttonholeCore", hitches, pitch));
+        }
+        int takers = Math.max(1, parts.legs(List.of(Seat.WORKING)) / 2);
+        int own = -Math.floorDiv(-hitches, takers);
+        return List.of(
+                Term.tied("closure.buttonhole", own, section.hitch().use(gauge, Seat.WORKING), GEOMETRY),
+                Term.of("closure.buttonholeCore", hitches - own, pitch));
     }
 
     @Override
-    public List<Term> overhandEnd(OverhandEnd section) {
-        int ends = parts.allEnds();
-        double d = parts.thickestOfAll();
+    public List<Term> tuckBack(Section.TuckBack section) {
+        if (!takesPart(section.seats())) {
+            return List.of();
+        }
+        double bar = parts.measure(section.hardware(), Measure.BAR).toMillimetres();
+        Length around = Knots.foldLeg(bar, cord.workedMillimetres()).times(2L);
+        int tucked = role.folded() ? 1 : role.legs().size();
+        return List.of(Term.of("closure.aroundBar", tucked, around), Term.of("closure.tuck", tucked, section.tuck()));
+    }
+
+    @Override
+    public List<Term> wrapped(Section.Wrapped section) {
+        double d = parts.thickest(List.of(Seat.WRAP));
+        if (seat == Seat.WRAP) {
+            return tied(
+                    "finish.wrap",
+                    1,
+                    Knots.wrap(section.turns(), parts.ends(section.seats()), parts.thickest(section.seats()), d));
+        }
+        return takesPart(section.seats())
+                ? List.of(Term.of("finish.wrapHeight", ends, Length.ofMillimetres(d * section.turns())))
+                : List.of();
+    }
+
+    @Override
+    public List<Term> fringe(Section.Fringe section) {
+        return takesPart(section.seats()) && section.length().isPositive()
+                ? List.of(Term.of("finish.fringe", ends, section.length()))
+                : List.of();
+    }
+
+    @Override
+    public List<Term> endBeads(Section.EndBeads section) {
+        if (!takesPart(section.seats()) || parts.part(section.hardware()).isEmpty()) {
+            return List.of();
+        }
         return List.of(
-                Term.tied("finish.overhand", 1, Knots.overhand(ends, d)),
-                Term.of("finish.knotHeight", Knots.overhandHeight(ends, d)),
-                Term.of("finish.fringe", section.fringe()));
+                Term.of("bead.through", ends, parts.measure(section.hardware(), Measure.LENGTH)),
+                Term.tied("finish.endKnot", ends, Knots.overhand(1, cord.workedMillimetres()), GEOMETRY));
+    }
+
+    @Override
+    public List<Term> attached(Section.Attached section) {
+        return List.of();
     }
 }

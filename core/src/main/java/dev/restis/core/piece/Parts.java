@@ -1,81 +1,183 @@
 package dev.restis.core.piece;
 
 import dev.restis.core.cord.Cord;
+import dev.restis.core.cord.Hardware;
+import dev.restis.core.cord.Hardware.Measure;
+import dev.restis.core.fit.EyeFit;
 import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.Pattern;
-import dev.restis.core.pattern.Role;
-import dev.restis.core.pattern.Role.Seat;
-import dev.restis.core.pattern.Section;
+import dev.restis.core.pattern.Section.Body;
+import dev.restis.core.pattern.Section.KnotKind;
+import dev.restis.core.pattern.Section.Motif;
+import dev.restis.core.pattern.Section.Stopper;
+import dev.restis.core.pattern.Section.StopperKind;
+import dev.restis.core.stitch.Bundle;
 import dev.restis.core.stitch.Gauge;
 import dev.restis.core.stitch.Gauge.CoreLayout;
 import dev.restis.core.stitch.Knots;
+import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitches;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.DoubleStream;
 
-/** The gauges and fixed parts of a request that several sums share. */
+/** The gauges and parts of a request that several sums share. */
 final class Parts {
 
     final PieceRequest request;
     final Pattern pattern;
-    final Gauge bodyGauge;
 
     Parts(PieceRequest request) {
         this.request = request;
         this.pattern = request.pattern();
-        double working = worked(pattern.firstIn(Seat.WORKING));
-        int cores = pattern.legsIn(Seat.CORE);
-        double core = cores == 0 ? working : worked(pattern.firstIn(Seat.CORE));
-        this.bodyGauge = new Gauge(working, core, Math.max(1, cores), CoreLayout.FLAT);
     }
 
-    Cord cord(Role role) {
-        return request.cords().get(role.slot());
+    Cord cord(int slot) {
+        return request.cords().get(slot);
     }
 
-    double worked(Role role) {
-        return cord(role).workedMillimetres();
+    double worked(int slot) {
+        return cord(slot).workedMillimetres();
     }
 
-    /** The thickest cord among the strands that run in {@code seat}, so that knots are never reckoned too small. */
-    double thickest(Seat seat) {
+    /** The thickest worked cord among the legs in {@code seats}, so that knots are never reckoned too small. */
+    double thickest(Collection<Seat> seats) {
+        return diameters(seats).max().orElse(0);
+    }
+
+    private DoubleStream diameters(Collection<Seat> seats) {
         return pattern.roles().stream()
-                .filter(r -> r.legs().contains(seat))
-                .mapToDouble(this::worked)
-                .max()
-                .orElse(bodyGauge.working());
+                .flatMapToDouble(
+                        role -> java.util.stream.IntStream.range(0, role.legs().size())
+                                .filter(leg -> seats.contains(role.legs().get(leg)))
+                                .mapToDouble(leg -> worked(role.slotOf(leg))));
     }
 
-    double thickestTail() {
-        return pattern.roles().stream()
-                .filter(Role::slides)
-                .mapToDouble(this::worked)
-                .max()
-                .orElse(bodyGauge.working());
+    int legs(Collection<Seat> seats) {
+        return Math.min(Bundle.MOST, pattern.legsIn(seats));
+    }
+
+    /** Free ends gathered together, at most as many as the bundle tables cover. */
+    int ends(Collection<Seat> seats) {
+        return Math.max(1, Math.min(Bundle.MOST, pattern.endsIn(seats)));
+    }
+
+    Gauge gauge(Body body) {
+        List<Seat> core = List.of(body.legsOf(Seat.CORE));
+        double working = thickest(List.of(body.legsOf(Seat.WORKING)));
+        double cores = thickest(core);
+        double side = thickest(List.of(body.legsOf(Seat.FALL), body.legsOf(Seat.EDGE)));
+        double any = working > 0 ? working : cores;
+        boolean cored = body.stitch().cores().most() > 0;
+        return new Gauge(
+                any,
+                cored && cores > 0 ? cores : any,
+                cored ? legs(core) : 0,
+                body.stitch().coreLayout(),
+                side > 0 ? side : any);
+    }
+
+    TakeUp takeUp(Body body, Gauge gauge) {
+        return request.house().takeUps().apply(body.stitch(), gauge).orElse(TakeUp.FROM_GEOMETRY);
+    }
+
+    /** The chosen part, or for a slot left open the pattern's usual one; empty for an optional part not chosen. */
+    Optional<Hardware> part(String slot) {
+        PieceRequest.Part chosen = request.parts().get(slot);
+        if (chosen != null) {
+            return Optional.of(chosen.hardware());
+        }
+        return pattern.hardware(slot).filter(h -> !h.optional()).map(h -> h.usual());
+    }
+
+    /** A measure of a part; zero without the part. */
+    Length measure(String slot, Measure measure) {
+        return part(slot).map(h -> h.the(measure)).orElse(Length.ZERO);
+    }
+
+    /** How many the maker chose of a part that comes in any number. */
+    int chosen(String slot) {
+        PieceRequest.Part chosen = request.parts().get(slot);
+        return chosen == null ? 0 : chosen.count();
+    }
+
+    /** Length of each bead of a motif; zero when the piece carries none. */
+    Length beadLength(Motif motif) {
+        boolean none = pattern.hardware(motif.hardware())
+                        .filter(h -> h.chosenCount() > 0)
+                        .isPresent()
+                && chosen(motif.hardware()) == 0
+                && motif.every() == 0;
+        return none ? Length.ZERO : measure(motif.hardware(), Measure.LENGTH);
+    }
+
+    /** Tails on each side of a sliding closure. */
+    int tailsPerSide(Collection<Seat> tails) {
+        return Math.max(1, pattern.endsIn(tails) / 2);
     }
 
     /** Half knots of the slider's cord around the tails of both sides, which lie overlapped. */
-    Gauge sliderGauge() {
-        return new Gauge(thickest(Seat.CLOSURE), thickestTail(), 2 * pattern.tailsPerSide(), CoreLayout.PACKED);
+    Gauge sliderGauge(Collection<Seat> tails) {
+        return new Gauge(
+                thickest(List.of(Seat.CLOSURE)),
+                thickest(tails),
+                Math.min(Bundle.MOST, 2 * tailsPerSide(tails)),
+                CoreLayout.PACKED);
     }
 
-    Length sliderLength(Section.Slider slider) {
-        return Stitches.HALF_KNOT.pitch(sliderGauge()).times((long) slider.halfKnots());
+    Length sliderLength(int halfKnots, Collection<Seat> tails) {
+        return Stitches.HALF_KNOT.pitch(sliderGauge(tails)).times((long) halfKnots);
     }
 
-    int allEnds() {
+    boolean stiff(Collection<Seat> seats) {
         return pattern.roles().stream()
-                .mapToInt(r -> r.count() * r.legs().size())
-                .sum();
+                .filter(r -> r.legs().stream().anyMatch(seats::contains))
+                .anyMatch(r -> cord(r.slotOf(0)).material().stiff());
     }
 
-    double thickestOfAll() {
-        return pattern.roles().stream().mapToDouble(this::worked).max().orElseThrow();
+    /** What the eye or buttonhole is made for, if the piece has a stopper. */
+    Optional<EyeFit> eye() {
+        return pattern.first(Stopper.class).map(stopper -> EyeFit.madeFor(diameter(stopper), stiff(stopper.seats())));
     }
 
-    Length larksHeadLeg(Role role) {
-        return Knots.larksHeadLeg(request.ring().orElseThrow().bar().toMillimetres(), worked(role));
+    Length diameter(Stopper stopper) {
+        if (stopper.kind() instanceof StopperKind.Part part) {
+            return measure(part.hardware(), Measure.ACROSS);
+        }
+        KnotKind knot = ((StopperKind.Knotted) stopper.kind()).knot();
+        double d = thickest(stopper.seats());
+        return knot == KnotKind.OVERHAND ? Knots.overhandDiameter(legs(stopper.seats()), d) : Knots.buttonDiameter(d);
     }
 
-    int beadCount() {
-        return request.beads().map(PieceRequest.Beads::count).orElse(0);
+    /** Strands of a knot and its height along the body. */
+    Length knotHeight(KnotKind kind, int wraps, Collection<Seat> seats) {
+        double d = thickest(seats);
+        return switch (kind) {
+            case OVERHAND -> Knots.overhandHeight(legs(seats), d);
+            case BARREL -> Knots.barrelHeight(wraps, d);
+            case CONNECTING -> Knots.connectingHeight(d);
+            case SNAKE ->
+                Stitches.SNAKE_KNOT.pitch(new Gauge(d, d, 0, CoreLayout.PACKED)).times(2L);
+            case BUTTON -> Knots.buttonDiameter(d);
+            case REEF -> Knots.reefHeight(d);
+        };
+    }
+
+    /** Cord that each strand of a knot uses beyond its height. */
+    Length knotUse(KnotKind kind, int wraps, Collection<Seat> seats) {
+        double d = thickest(seats);
+        return switch (kind) {
+            case OVERHAND -> Knots.overhand(legs(seats), d);
+            case BARREL -> Knots.barrel(wraps, d);
+            case CONNECTING -> Knots.connecting(d);
+            case SNAKE -> Knots.snake(d).times(2L);
+            case BUTTON -> Knots.button(d);
+            case REEF -> Knots.reef(d);
+        };
+    }
+
+    boolean beadGiven(Motif motif) {
+        return beadLength(motif).isPositive();
     }
 }

@@ -1,5 +1,7 @@
 package dev.restis.core.piece;
 
+import dev.restis.core.fit.EyeFit;
+import dev.restis.core.fit.SlidingFit;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.Sum;
 import java.util.List;
@@ -9,46 +11,69 @@ import java.util.Optional;
  * How a piece comes out in size.
  *
  * @param target the length aimed at, with its parts; for a band the flat length F
- * @param body what the target leaves for the body, with its parts
- * @param thickness of the body
- * @param width of the body
- * @param pitch body length of one repeat
- * @param groups repeats between the beads, from one end to the other; one group without beads
- * @param bodyLength length of the body reached
+ * @param room what the target leaves for what stretches, with its parts
+ * @param thickness of the piece where it lies on the wrist
+ * @param width of its widest body
+ * @param bodies in the order of the pattern's sections
+ * @param around how many beads go all around; 0 for a piece that is not strung so
  * @param reached total length reached, to hold against the target
- * @param band how a sliding band opens and closes; empty for pieces that do not close
+ * @param band how a sliding band opens and closes; empty for pieces that do not slide
+ * @param inner inner circumference of a band that does not slide
+ * @param eye what the stopper asks of the eye or the buttonhole, and what it gets
  */
 public record PieceFit(
         Sum target,
-        Sum body,
+        Sum room,
         Length thickness,
         Length width,
-        Length pitch,
-        List<Integer> groups,
-        Length bodyLength,
+        List<WorkedBody> bodies,
+        int around,
         Length reached,
-        Optional<Band> band) {
+        Optional<Band> band,
+        Optional<Length> inner,
+        Optional<EyeFit> eye) {
 
     public PieceFit {
-        groups = List.copyOf(groups);
+        bodies = List.copyOf(bodies);
     }
 
     /**
      * How a sliding band opens and closes.
      *
-     * @param slider length of the slider
-     * @param tail free tail each side, from body to end stop
-     * @param tailTwice the sum behind twice the tail
+     * @param kind how the closure is built
+     * @param part length of what slides
+     * @param tail free tail each side, from body to stop
+     * @param tailSum the sum behind the tail, as often as it counts
      * @param closed inner circumference fully closed
      * @param open inner circumference fully open
      * @param hand hand girth it must pass
      * @param handAssumed whether that girth is from the size table
      */
     public record Band(
-            Length slider, Length tail, Sum tailTwice, Length closed, Length open, Length hand, boolean handAssumed) {}
+            SlidingFit.Kind kind,
+            Length part,
+            Length tail,
+            Sum tailSum,
+            Length closed,
+            Length open,
+            Length hand,
+            boolean handAssumed) {}
+
+    /** The first body that stretches to size; empty for a piece that is only strung. */
+    public Optional<WorkedBody> body() {
+        return bodies.stream().filter(b -> b.section().within()).findFirst();
+    }
 
     public int repeats() {
-        return groups.stream().mapToInt(Integer::intValue).sum();
+        return body().map(WorkedBody::repeats).orElse(0);
+    }
+
+    /** Length of all bodies that lie along the piece. */
+    public Length bodyLength() {
+        return bodies.stream()
+                .filter(b -> b.section().within())
+                .map(WorkedBody::length)
+                .reduce(Length.ZERO, Length::plus);
     }
 
     /** What whole repeats leave over or add: target minus reached. */

@@ -1,36 +1,27 @@
 package dev.restis.core.piece;
 
-import dev.restis.core.cord.Bead;
 import dev.restis.core.cord.Cord;
-import dev.restis.core.cord.Ring;
+import dev.restis.core.cord.Hardware;
 import dev.restis.core.fit.Ease;
 import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.Pattern;
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
 
 /**
  * Everything that decides what a piece is.
  *
  * @param pattern what is made
- * @param cords one for each of the pattern's colours, in order
+ * @param cords one for each of the pattern's cords, in order
  * @param size what it must fit or measure
- * @param beads beads on the body, if any
- * @param ring what it hangs on; needed by patterns that mount on a ring
- * @param margin how the safety margin is chosen
- * @param cuttingStep strands are cut to a multiple of this
+ * @param parts the hardware chosen, by the pattern's slot
+ * @param house how the workshop cuts
  */
-public record PieceRequest(
-        Pattern pattern,
-        List<Cord> cords,
-        Size size,
-        Optional<Beads> beads,
-        Optional<Ring> ring,
-        MarginPolicy margin,
-        Length cuttingStep) {
+public record PieceRequest(Pattern pattern, List<Cord> cords, Size size, Map<String, Part> parts, House house) {
 
     public PieceRequest {
         cords = List.copyOf(cords);
+        parts = Map.copyOf(parts);
     }
 
     /** What the piece is sized by. */
@@ -40,13 +31,44 @@ public record PieceRequest(
          *
          * @param hand girth over the knuckles, thumb tucked
          * @param handAssumed whether the hand comes from the size table rather than a tape
+         * @param ease inner circumference wanted beyond the wrist
          */
-        record Wrist(Length wrist, Length hand, boolean handAssumed, Ease ease) implements Size {}
+        record Wrist(Length wrist, Length hand, boolean handAssumed, Length ease) implements Size {
+            public Wrist(Length wrist, Length hand, boolean handAssumed, Ease ease) {
+                this(wrist, hand, handAssumed, ease.length());
+            }
+        }
 
         /** A piece of a stated finished length. */
         record Finished(Length length) implements Size {}
     }
 
-    /** Equal beads, spread evenly along the body. */
-    public record Beads(Bead bead, int count) {}
+    /** A part chosen; {@code count} only counts where the pattern leaves it to the maker. */
+    public record Part(Hardware hardware, int count) {}
+
+    /**
+     * How the workshop cuts.
+     *
+     * @param margin how the safety margin is chosen
+     * @param cuttingStep strands are cut to a multiple of this
+     * @param takeUps what swatches and the bench have measured
+     * @param kit whether the pieces are sold to be tied by the customer, who needs longer tails
+     */
+    public record House(MarginPolicy margin, Length cuttingStep, TakeUp.Book takeUps, boolean kit) {
+        public House(MarginPolicy margin, Length cuttingStep) {
+            this(margin, cuttingStep, TakeUp.Book.EMPTY, false);
+        }
+    }
+
+    public PieceRequest with(House other) {
+        return new PieceRequest(pattern, cords, size, parts, other);
+    }
+
+    public PieceRequest with(Map<String, Part> other) {
+        return new PieceRequest(pattern, cords, size, other, house);
+    }
+
+    public PieceRequest with(Size other) {
+        return new PieceRequest(pattern, cords, other, parts, house);
+    }
 }

@@ -8,15 +8,13 @@ import dev.restis.core.pattern.Role;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /**
  * Works a piece out: pattern, choices, cord and size in; fit, strands, hardware and verdicts out. Pure and
  * deterministic; cost is linear in strands.
  */
 public final class PieceWorker {
-
-    /** Relative spread (one standard deviation) of take-up reckoned from geometry alone. */
-    public static final double GEOMETRY_SPREAD = 0.12;
 
     private final Parts parts;
     private final PieceFit fit;
@@ -39,11 +37,20 @@ public final class PieceWorker {
         return new WorkOut.Worked(new PieceWorker(parts, fit.get()).piece());
     }
 
+    /** Blames the beads when the piece could be made without them. */
     private static Fault tooSmall(Parts parts) {
-        if (parts.beadCount() > 0) {
-            return Fault.of("beadCount", "beads.tooMany", parts.beadCount());
+        PieceRequest request = parts.request;
+        for (var part : request.parts().entrySet()) {
+            if (part.getValue().count() > 0) {
+                var fewer = new java.util.HashMap<>(request.parts());
+                fewer.put(part.getKey(), new PieceRequest.Part(part.getValue().hardware(), 0));
+                if (new FitWorker(new Parts(request.with(fewer))).work().isPresent()) {
+                    return Fault.of(
+                            "beadCount", "beads.tooMany", part.getValue().count());
+                }
+            }
         }
-        String field = parts.request.size() instanceof PieceRequest.Size.Wrist ? "wrist" : "length";
+        String field = request.size() instanceof PieceRequest.Size.Wrist ? "wrist" : "length";
         return Fault.of(field, field + ".noBody");
     }
 
@@ -52,68 +59,81 @@ public final class PieceWorker {
                 parts.request,
                 fit,
                 strands(),
-                parts.beadCount(),
-                parts.pattern.hangsOnRing() ? 1 : 0,
-                Checks.of(parts, fit));
+                HardwareCounter.count(parts, fit),
+                Checks.of(parts, fit),
+                Threading.of(parts, fit),
+                Caution.of(parts));
     }
 
     private List<WorkedStrand> strands() {
         List<List<Sum>> legsByRole = new ArrayList<>();
         double costIfShort = 0;
         for (Role role : parts.pattern.roles()) {
-            List<Sum> legs = role.legs().stream()
-                    .map(seat -> LegWorker.work(parts, fit, role, seat))
+            List<Sum> legs = IntStream.range(0, role.legs().size())
+                    .mapToObj(leg -> LegWorker.work(parts, fit, role, leg))
                     .toList();
             legsByRole.add(legs);
-            for (Sum leg : legs) {
+            for (int leg = 0; leg < legs.size(); leg++) {
                 costIfShort += role.count()
-                        * leg.total().toMillimetres()
+                        * legs.get(leg).total().toMillimetres()
                         / 1000
-                        * parts.cord(role).pricePerMetre();
+                        * parts.cord(role.slotOf(leg)).pricePerMetre();
             }
         }
         List<WorkedStrand> strands = new ArrayList<>();
         for (int r = 0; r < legsByRole.size(); r++) {
             Role role = parts.pattern.roles().get(r);
-            for (int number = 1; number <= role.count(); number++) {
-                strands.add(strand(role, number, legsByRole.get(r), costIfShort));
+            List<Sum> legs = legsByRole.get(r);
+            int number = 1;
+            for (int i = 0; i < role.count(); i++) {
+                if (role.fused()) {
+                    strands.add(strand(role, number++, 0, legs.subList(0, 1), costIfShort));
+                    strands.add(strand(role, number++, 1, legs.subList(1, 2), costIfShort));
+                } else {
+                    strands.add(strand(role, number++, 0, legs, costIfShort));
+                }
             }
         }
         return strands;
     }
 
-    private WorkedStrand strand(Role role, int number, List<Sum> legs, double costIfShort) {
-        double spread = legs.stream().mapToDouble(l -> l.tied().toMillimetres()).sum() * GEOMETRY_SPREAD;
-        double costOfSpread = spread / 1000 * parts.cord(role).pricePerMetre();
-        double risk = parts.request.margin().risk(costIfShort, costOfSpread);
-        double perTied = GEOMETRY_SPREAD * NormalQuantile.of(1 - risk);
+    /**
+     * One strand to cut.
+     *
+     * @param leg the first of its legs, which says what cord it is of
+     */
+    private WorkedStrand strand(Role role, int number, int leg, List<Sum> legs, double costIfShort) {
+        double spread =
+                legs.stream().mapToDouble(l -> l.spread().toMillimetres()).sum();
+        double costOfSpread = spread / 1000 * parts.cord(role.slotOf(leg)).pricePerMetre();
+        double risk = parts.request.house().margin().risk(costIfShort, costOfSpread);
+        double z = NormalQuantile.of(1 - risk);
         List<Term> margins = new ArrayList<>();
         Length before = Length.ZERO;
-        for (Sum leg : legs) {
-            Length margin = leg.tied().times(perTied);
+        for (Sum sum : legs) {
+            Length margin = sum.spread().times(z);
             margins.add(Term.of(legs.size() == 1 || !role.foldedOffCentre() ? "margin" : "margin.leg", margin));
-            before = before.plus(leg.total()).plus(margin);
+            before = before.plus(sum.total()).plus(margin);
         }
-        Length cut = before.roundUpTo(parts.request.cuttingStep());
+        Length cut = before.roundUpTo(parts.request.house().cuttingStep());
         margins.add(Term.of("rounding", cut.minus(before)));
         return new WorkedStrand(
                 role.code(),
                 number,
-                role.slot(),
+                role.slotOf(leg),
                 legs,
                 risk,
                 new Sum(margins),
                 cut,
-                role.folded() ? Optional.of(foldMark(role, legs, perTied, cut)) : Optional.empty());
+                legs.size() == 2 ? Optional.of(foldMark(role, legs, z, cut)) : Optional.empty());
     }
 
     /** The middle for equal legs; else the first leg with its own margin, and the rounding goes to the longer one. */
-    private static Length foldMark(Role role, List<Sum> legs, double perTied, Length cut) {
+    private static Length foldMark(Role role, List<Sum> legs, double z, Length cut) {
         if (!role.foldedOffCentre()) {
             return new Length(cut.micrometres() / 2);
         }
         Sum first = legs.get(0);
-        Length mark = first.total().plus(first.tied().times(perTied));
-        return mark.roundUpTo(Length.ofMillimetres(1));
+        return first.total().plus(first.spread().times(z)).roundUpTo(Length.ofMillimetres(1));
     }
 }

@@ -2,7 +2,9 @@ package dev.restis.core.piece;
 
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
+import dev.restis.core.pattern.HardwareSlot;
 import dev.restis.core.pattern.Pattern;
+import dev.restis.core.pattern.PatternRules;
 import dev.restis.core.piece.PieceRequest.Size;
 import java.util.ArrayList;
 import java.util.List;
@@ -15,7 +17,8 @@ final class RequestChecker {
     static final Length LEAST_HAND = Length.ofMillimetres(90);
     static final Length MOST_HAND = Length.ofMillimetres(380);
     static final Length LEAST_FINISHED = Length.ofMillimetres(40);
-    static final Length MOST_FINISHED = Length.ofMillimetres(400);
+    static final Length MOST_FOB = Length.ofMillimetres(400);
+    static final Length MOST_LANYARD = Length.ofMillimetres(1500);
 
     private final PieceRequest request;
     private final List<Fault> faults = new ArrayList<>();
@@ -26,28 +29,30 @@ final class RequestChecker {
 
     static List<Fault> check(PieceRequest request) {
         RequestChecker checker = new RequestChecker(request);
+        checker.faults.addAll(PatternRules.check(request.pattern()));
         checker.checkSize();
         checker.checkParts();
         return List.copyOf(checker.faults);
     }
 
     private void checkSize() {
-        boolean bracelet = request.pattern().kind() == Pattern.Kind.BRACELET;
-        if (request.size() instanceof Size.Wrist band) {
-            if (!bracelet) {
+        boolean band = request.pattern().kind().sizedByWrist();
+        if (request.size() instanceof Size.Wrist wrist) {
+            if (!band) {
                 faults.add(Fault.of("length", "length.missing"));
             } else {
-                range("wrist", band.wrist(), LEAST_WRIST, MOST_WRIST);
+                range("wrist", wrist.wrist(), LEAST_WRIST, MOST_WRIST);
                 // An assumed hand follows from the wrist; blaming it would send the reader to a field left empty.
-                if (!band.handAssumed()) {
-                    checkHand(band);
+                if (!wrist.handAssumed()) {
+                    checkHand(wrist);
                 }
             }
         } else if (request.size() instanceof Size.Finished finished) {
-            if (bracelet) {
+            if (band) {
                 faults.add(Fault.of("wrist", "wrist.missing"));
             } else {
-                range("length", finished.length(), LEAST_FINISHED, MOST_FINISHED);
+                boolean fob = request.pattern().kind() == Pattern.Kind.FOB;
+                range("length", finished.length(), LEAST_FINISHED, fob ? MOST_FOB : MOST_LANYARD);
             }
         }
     }
@@ -61,19 +66,31 @@ final class RequestChecker {
 
     private void checkParts() {
         Pattern pattern = request.pattern();
-        int slots = pattern.slots().size();
+        int slots = pattern.cords().size();
         if (request.cords().size() != slots) {
             faults.add(
                     Fault.of("colours", "colours.count", slots, request.cords().size()));
         }
-        int most = pattern.body().mostBeads();
-        int count = request.beads().map(PieceRequest.Beads::count).orElse(0);
-        if (count < 0 || count > most) {
-            faults.add(Fault.of("beadCount", most == 0 ? "beads.none" : "beads.range", most, count));
-        }
-        if (pattern.hangsOnRing() && request.ring().isEmpty()) {
-            faults.add(Fault.of("ring", "ring.missing"));
-        }
+        request.parts().forEach((code, part) -> {
+            HardwareSlot slot = pattern.hardware(code).orElse(null);
+            if (slot == null) {
+                boolean bead = part.count() > 0;
+                faults.add(
+                        bead
+                                ? Fault.of("beadCount", "beads.none", 0, part.count())
+                                : Fault.of("parts." + code, "part.unknown", code));
+            } else if (slot.kind() != part.hardware().kind()) {
+                faults.add(Fault.of(
+                        "parts." + code,
+                        "part.kind",
+                        slot.kind(),
+                        part.hardware().kind()));
+            } else if (part.count() < 0 || part.count() > slot.chosenCount()) {
+                if (part.count() != 0) {
+                    faults.add(Fault.of("beadCount", "beads.range", slot.chosenCount(), part.count()));
+                }
+            }
+        });
     }
 
     private void range(String field, Length value, Length least, Length most) {

@@ -2,14 +2,20 @@ package dev.restis.core.stitch;
 
 import dev.restis.core.measure.Length;
 
-/** Cord that single knots use beyond the length they add; d is the worked diameter in millimetres. */
+/**
+ * Cord that single knots use beyond the length they add; d is the worked diameter in millimetres. An ideal tight rope
+ * needs 10.1 d for an open overhand (published); hand-set cord takes about 12 d, and no knot here less than the floor.
+ */
 public final class Knots {
 
-    /** An overhand in one strand; the ideal tight rope needs 10.1 d (published), hand-set cord about 12 d. */
-    public static final double OVERHAND = 12;
-
-    /** Height of an overhand along the bundle, in bundle diameters. */
-    public static final double OVERHAND_HEIGHT = 2.2;
+    private static final double OVERHAND = 12;
+    private static final double OVERHAND_HEIGHT = 2.2;
+    private static final double CONNECTING = 12;
+    private static final double CONNECTING_HEIGHT = 3;
+    private static final double BUTTON = 26;
+    private static final double BUTTON_DIAMETER = 3.6;
+    private static final double REEF = 8;
+    private static final double REEF_HEIGHT = 3;
 
     private Knots() {}
 
@@ -23,6 +29,60 @@ public final class Knots {
         return Length.ofMillimetres(OVERHAND_HEIGHT * Bundle.packedDiameter(strands) * d);
     }
 
+    /** How thick an overhand in a bundle is: its height, since it sets round. */
+    public static Length overhandDiameter(int strands, double d) {
+        return overhandHeight(strands, d);
+    }
+
+    /** A barrel with {@code wraps} wraps around its own cord: w*2*pi*d + 3d. */
+    public static Length barrel(int wraps, double d) {
+        return Length.ofMillimetres(wraps * 2 * Math.PI * d + 3 * d);
+    }
+
+    /** A barrel's length: (w + 1)*d. */
+    public static Length barrelHeight(int wraps, double d) {
+        return Length.ofMillimetres((wraps + 1) * d);
+    }
+
+    /** A sliding knot of {@code wraps} wraps around one passing cord and itself: w*turn(2) + 3d, turn(2) = 2d + 2*pi*d. */
+    public static Length sliding(int wraps, double d) {
+        return Length.ofMillimetres(wraps * (2 * d + 2 * Math.PI * d) + 3 * d);
+    }
+
+    /** A two-strand connecting knot, for each strand. */
+    public static Length connecting(double d) {
+        return Length.ofMillimetres(CONNECTING * d);
+    }
+
+    /** How long a connecting knot stands: three strands of each other's turns. */
+    public static Length connectingHeight(double d) {
+        return Length.ofMillimetres(CONNECTING_HEIGHT * d);
+    }
+
+    /** A two-strand button, for each strand. */
+    public static Length button(double d) {
+        return Length.ofMillimetres(BUTTON * d);
+    }
+
+    /** A two-strand button's diameter: 3.6 d. */
+    public static Length buttonDiameter(double d) {
+        return Length.ofMillimetres(BUTTON_DIAMETER * d);
+    }
+
+    /** A reef knot, for each end. */
+    public static Length reef(double d) {
+        return Length.ofMillimetres(REEF * d);
+    }
+
+    public static Length reefHeight(double d) {
+        return Length.ofMillimetres(REEF_HEIGHT * d);
+    }
+
+    /** One snake knot, for each strand, and its height; both as in the stitch. */
+    public static Length snake(double d) {
+        return Length.ofMillimetres(2 * d + 2 * Math.PI * d);
+    }
+
     /** A lark's head on a bar of thickness {@code bar}, for one of its two legs: (pi*(bar + d) + 4d)/2. */
     public static Length larksHeadLeg(double bar, double d) {
         return Length.ofMillimetres((Math.PI * (bar + d) + 4 * d) / 2);
@@ -31,6 +91,17 @@ public final class Knots {
     /** How far a lark's head stands off the bar: the two strands that lie under its bight. */
     public static Length larksHeadHeight(double d) {
         return Length.ofMillimetres(2 * d);
+    }
+
+    /** A plain fold over a bar, for one of its two legs: a quarter of a turn, (pi/4)*(bar + d). */
+    public static Length foldLeg(double bar, double d) {
+        return Length.ofMillimetres(Math.PI / 4 * (bar + d));
+    }
+
+    /** {@code turns} turns around a bundle of {@code strands}, and twice the wrap's length for the loop it is drawn through. */
+    public static Length wrap(int turns, int strands, double wrapped, double d) {
+        double turn = Bundle.packedPerimeter(strands) * wrapped + Math.PI * (wrapped + d);
+        return Length.ofMillimetres(turns * turn + 2 * turns * d);
     }
 
     /** Cord that must be in the hand to tie an end at all: max(45 mm, 14 d), 70 mm for stiff cord. */

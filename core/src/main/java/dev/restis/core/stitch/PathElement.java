@@ -1,15 +1,21 @@
 package dev.restis.core.stitch;
 
-/** A stretch of a strand's path through one repeat, with the cord it uses. */
+/** What a stretch of a strand's path through one repeat does, and so the cord it uses. */
 public sealed interface PathElement {
 
     /** Key of the message files that names this stretch. */
     String code();
 
-    /** Cord used, in millimetres. */
-    double millimetres(Gauge gauge);
+    /**
+     * Cord used, in millimetres.
+     *
+     * @param gauge the stitch's gauge
+     * @param own worked diameter of the strand itself
+     * @param pitch body length of one repeat
+     */
+    double millimetres(Gauge gauge, double own, double pitch);
 
-    /** {@code share} of a full turn around the core: h*d_c + pi*(d_c + d). */
+    /** {@code share} of a full turn around the whole core: h*d_c + pi*(d_c + d). */
     record AroundCore(double share) implements PathElement {
         @Override
         public String code() {
@@ -17,8 +23,77 @@ public sealed interface PathElement {
         }
 
         @Override
-        public double millimetres(Gauge gauge) {
-            return share * gauge.fullTurn();
+        public double millimetres(Gauge gauge, double own, double pitch) {
+            return share * gauge.fullTurn(own);
+        }
+    }
+
+    /** A full turn around one of {@code groups} equal groups of the core, packed round. */
+    record AroundGroup(int groups) implements PathElement {
+        @Override
+        public String code() {
+            return "groupTurn";
+        }
+
+        @Override
+        public double millimetres(Gauge gauge, double own, double pitch) {
+            int strands = Math.max(1, gauge.cores() / groups);
+            return Bundle.packedPerimeter(strands) * gauge.core() + Math.PI * (gauge.core() + own);
+        }
+    }
+
+    /** A full turn around the core and {@code partners} working strands that lie beside it, packed round. */
+    record AroundCoreAnd(int partners) implements PathElement {
+        @Override
+        public String code() {
+            return "coreAndPartnerTurn";
+        }
+
+        @Override
+        public double millimetres(Gauge gauge, double own, double pitch) {
+            double bundle = Bundle.packedDiameter(Math.max(1, gauge.cores())) * gauge.core();
+            // Two unlike rounds side by side: the perimeter of their centres is twice their distance.
+            double between = (bundle + gauge.working()) / 2 * partners;
+            return 2 * between + Math.PI * ((bundle + gauge.working()) / 2 + own);
+        }
+    }
+
+    /** {@code turns} turns around one partner of the same seat: 2*pi*d each. */
+    record AroundPartner(double turns) implements PathElement {
+        @Override
+        public String code() {
+            return "partnerTurn";
+        }
+
+        @Override
+        public double millimetres(Gauge gauge, double own, double pitch) {
+            return turns * 2 * Math.PI * own;
+        }
+    }
+
+    /** {@code turns} turns around a single strand beside the core: pi*(d_s + d) each. */
+    record AroundSide(double turns) implements PathElement {
+        @Override
+        public String code() {
+            return "sideTurn";
+        }
+
+        @Override
+        public double millimetres(Gauge gauge, double own, double pitch) {
+            return turns * Math.PI * (gauge.side() + own);
+        }
+    }
+
+    /** {@code turns} turns around the outermost core strand: pi*(d_c + d) each. */
+    record AroundOuterCore(double turns) implements PathElement {
+        @Override
+        public String code() {
+            return "edgeTurn";
+        }
+
+        @Override
+        public double millimetres(Gauge gauge, double own, double pitch) {
+            return turns * Math.PI * (gauge.core() + own);
         }
     }
 
@@ -30,25 +105,12 @@ public sealed interface PathElement {
         }
 
         @Override
-        public double millimetres(Gauge gauge) {
-            return Math.PI / 2 * gauge.working();
+        public double millimetres(Gauge gauge, double own, double pitch) {
+            return Math.PI / 2 * own;
         }
     }
 
-    /** A full turn around one partner strand: 2*pi*d. */
-    record AroundPartner() implements PathElement {
-        @Override
-        public String code() {
-            return "partnerTurn";
-        }
-
-        @Override
-        public double millimetres(Gauge gauge) {
-            return 2 * Math.PI * gauge.working();
-        }
-    }
-
-    /** A straight stretch across {@code strands} working strands. */
+    /** A straight stretch across {@code strands} strands of its own kind. */
     record Across(double strands) implements PathElement {
         @Override
         public String code() {
@@ -56,8 +118,36 @@ public sealed interface PathElement {
         }
 
         @Override
-        public double millimetres(Gauge gauge) {
-            return strands * gauge.working();
+        public double millimetres(Gauge gauge, double own, double pitch) {
+            return strands * own;
+        }
+    }
+
+    /** Over and under all cores once, across the body: 1.15 * k * (d_c + 0.3 d); 1.15 is crimp. */
+    record Weave(double times) implements PathElement {
+        private static final double CRIMP = 1.15;
+
+        @Override
+        public String code() {
+            return "weave";
+        }
+
+        @Override
+        public double millimetres(Gauge gauge, double own, double pitch) {
+            return times * CRIMP * Math.max(1, gauge.cores()) * (gauge.core() + 0.3 * own);
+        }
+    }
+
+    /** Along the body by {@code pitches} repeats, lengthened by {@code lay}: 1/cos of the lay angle times crimp. */
+    record Along(double pitches, double lay) implements PathElement {
+        @Override
+        public String code() {
+            return "advance";
+        }
+
+        @Override
+        public double millimetres(Gauge gauge, double own, double pitch) {
+            return pitches * lay * pitch;
         }
     }
 }

@@ -1,0 +1,395 @@
+package dev.restis.core.pattern;
+
+import dev.restis.core.cord.Hardware;
+import dev.restis.core.measure.Fault;
+import dev.restis.core.pattern.Section.Attached;
+import dev.restis.core.pattern.Section.Body;
+import dev.restis.core.pattern.Section.Buttonhole;
+import dev.restis.core.pattern.Section.EndBeads;
+import dev.restis.core.pattern.Section.Extent;
+import dev.restis.core.pattern.Section.Eye;
+import dev.restis.core.pattern.Section.Fringe;
+import dev.restis.core.pattern.Section.Knot;
+import dev.restis.core.pattern.Section.KnotKind;
+import dev.restis.core.pattern.Section.Mount;
+import dev.restis.core.pattern.Section.Noose;
+import dev.restis.core.pattern.Section.SlideBead;
+import dev.restis.core.pattern.Section.Slider;
+import dev.restis.core.pattern.Section.SlidingKnots;
+import dev.restis.core.pattern.Section.Stopper;
+import dev.restis.core.pattern.Section.StopperKind;
+import dev.restis.core.pattern.Section.Threaded;
+import dev.restis.core.pattern.Section.TuckBack;
+import dev.restis.core.pattern.Section.Wrapped;
+import dev.restis.core.stitch.Bundle;
+import dev.restis.core.stitch.Seat;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.EnumSet;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/** Says everything that keeps a pattern from being made: a pattern without faults can be worked out. */
+public final class PatternRules implements Section.Visitor<Boolean> {
+
+    private static final int MOST_CORDS = 8;
+    private static final int MOST_HARDWARE = 8;
+    private static final int MOST_ROLES = 12;
+    private static final int MOST_SECTIONS = 24;
+    private static final int MOST_REPEATS = 500;
+    private static final int MOST_BEADS = 100;
+    private static final int MOST_STRANDS = 24;
+
+    private final Pattern pattern;
+    private final List<Fault> faults = new ArrayList<>();
+    private final Set<Seat> used = EnumSet.noneOf(Seat.class);
+    private String at = "";
+
+    private PatternRules(Pattern pattern) {
+        this.pattern = pattern;
+    }
+
+    public static List<Fault> check(Pattern pattern) {
+        PatternRules rules = new PatternRules(pattern);
+        rules.checkLists();
+        rules.checkRoles();
+        for (int i = 0; i < pattern.sections().size(); i++) {
+            rules.at = "sections[" + i + "]";
+            pattern.sections().get(i).accept(rules);
+        }
+        rules.checkWhole();
+        return List.copyOf(rules.faults);
+    }
+
+    private void checkLists() {
+        size("cords", pattern.cords(), MOST_CORDS);
+        size("roles", pattern.roles(), MOST_ROLES);
+        size("sections", pattern.sections(), MOST_SECTIONS);
+        if (pattern.hardware().size() > MOST_HARDWARE) {
+            fault(
+                    "hardware",
+                    "pattern.tooMany",
+                    MOST_HARDWARE,
+                    pattern.hardware().size());
+        }
+        unique("cords", pattern.cords().stream().map(CordSlot::code).toList());
+        unique("hardware", pattern.hardware().stream().map(HardwareSlot::code).toList());
+        unique("roles", pattern.roles().stream().map(Role::code).toList());
+        for (int i = 0; i < pattern.hardware().size(); i++) {
+            int most = pattern.hardware().get(i).chosenCount();
+            if (most < 0 || most > MOST_BEADS) {
+                fault("hardware[" + i + "].chosenCount", "pattern.count", 0, MOST_BEADS, most);
+            }
+        }
+    }
+
+    private void size(String field, List<?> list, int most) {
+        if (list.isEmpty()) {
+            fault(field, "pattern.empty");
+        } else if (list.size() > most) {
+            fault(field, "pattern.tooMany", most, list.size());
+        }
+    }
+
+    private void unique(String field, List<String> codes) {
+        Set<String> seen = new HashSet<>();
+        for (int i = 0; i < codes.size(); i++) {
+            if (codes.get(i).isBlank()) {
+                fault(field + "[" + i + "].code", "missing");
+            } else if (!seen.add(codes.get(i))) {
+                fault(field + "[" + i + "].code", "pattern.twice", codes.get(i));
+            }
+        }
+    }
+
+    private void checkRoles() {
+        int strands = 0;
+        for (int i = 0; i < pattern.roles().size(); i++) {
+            Role role = pattern.roles().get(i);
+            strands += role.count();
+            for (int slot : role.slots()) {
+                if (slot < 0 || slot >= pattern.cords().size()) {
+                    fault(
+                            "roles[" + i + "].slots",
+                            "pattern.cord",
+                            slot + 1,
+                            pattern.cords().size());
+                }
+            }
+        }
+        if (strands > MOST_STRANDS) {
+            fault("roles", "pattern.strands", MOST_STRANDS, strands);
+        }
+    }
+
+    private void checkWhole() {
+        for (int i = 0; i < pattern.roles().size(); i++) {
+            Role role = pattern.roles().get(i);
+            if (role.legs().stream().noneMatch(used::contains)) {
+                fault("roles[" + i + "].legs", "pattern.idle", role.code());
+            }
+        }
+        long closures = pattern.sections().stream()
+                .filter(s -> s instanceof Slider
+                        || s instanceof SlideBead
+                        || s instanceof SlidingKnots
+                        || s instanceof Noose
+                        || s instanceof Stopper
+                        || s instanceof TuckBack)
+                .count();
+        boolean around = pattern.closure() == Pattern.Closure.ELASTIC;
+        if (closures > 1) {
+            fault("sections", "pattern.closures", closures);
+        }
+        if (pattern.kind().sizedByWrist() && closures == 0 && !around && !closesOnItself()) {
+            fault("sections", "pattern.open");
+        }
+        if (pattern.stretching().isEmpty() && !around) {
+            fault("sections", "pattern.noBody");
+        }
+        boolean stopper = pattern.first(Stopper.class).isPresent();
+        boolean opening = pattern.first(Eye.class).isPresent()
+                || pattern.first(Buttonhole.class).isPresent();
+        if (stopper != opening) {
+            fault("sections", stopper ? "pattern.noEye" : "pattern.noStopper");
+        }
+        if (pattern.kind() == Pattern.Kind.NECK_LANYARD
+                && pattern.hardware().stream().noneMatch(h -> h.kind() == Hardware.Kind.BREAKAWAY && !h.optional())) {
+            fault("hardware", "pattern.noBreakaway");
+        }
+    }
+
+    private boolean closesOnItself() {
+        return pattern.hardware().stream().anyMatch(h -> h.kind() == Hardware.Kind.CLASP);
+    }
+
+    private void fault(String field, String code, Object... args) {
+        faults.add(Fault.of(field, code, args));
+    }
+
+    private void seats(Collection<Seat> seats) {
+        if (seats.isEmpty()) {
+            fault(at, "pattern.noSeat");
+        }
+        for (Seat seat : seats) {
+            used.add(seat);
+            if (pattern.legsIn(seat) == 0) {
+                fault(at, "pattern.noStrand", seat);
+            }
+        }
+        int legs = pattern.legsIn(seats);
+        if (legs > Bundle.MOST) {
+            fault(at, "pattern.bundle", Bundle.MOST, legs);
+        }
+    }
+
+    private void part(String slot, Hardware.Kind... kinds) {
+        var found = pattern.hardware(slot);
+        if (found.isEmpty()) {
+            fault(at, "pattern.noPart", slot);
+        } else if (List.of(kinds).stream().noneMatch(k -> k == found.get().kind())) {
+            fault(at, "pattern.wrongPart", slot, found.get().kind());
+        }
+    }
+
+    @Override
+    public Boolean mount(Mount section) {
+        seats(section.seats());
+        part(
+                section.hardware(),
+                Hardware.Kind.RING,
+                Hardware.Kind.CLASP,
+                Hardware.Kind.BUCKLE,
+                Hardware.Kind.SHACKLE,
+                Hardware.Kind.CENTREPIECE,
+                Hardware.Kind.BUTTON);
+        folded(section.seats());
+        return true;
+    }
+
+    private void folded(List<Seat> seats) {
+        boolean straight = pattern.roles().stream()
+                .anyMatch(r -> !r.folded() && r.legs().stream().anyMatch(seats::contains));
+        if (straight) {
+            fault(at, "pattern.notFolded");
+        }
+    }
+
+    @Override
+    public Boolean eye(Eye section) {
+        seats(section.seats());
+        folded(section.seats());
+        return true;
+    }
+
+    @Override
+    public Boolean body(Body section) {
+        if (section.extent() instanceof Extent.Repeats repeats
+                && (repeats.count() < 1 || repeats.count() > MOST_REPEATS)) {
+            fault(at, "pattern.count", 1, MOST_REPEATS, repeats.count());
+        }
+        for (Seat place : List.of(Seat.WORKING, Seat.FALL, Seat.EDGE)) {
+            int needed = section.stitch().pathsOf(place);
+            int there = pattern.legsIn(section.legsOf(place));
+            boolean asked = section.seats().containsKey(place) || needed > 0;
+            if (needed > 0) {
+                used.add(section.legsOf(place));
+            }
+            if (asked && needed != there) {
+                fault(at, "pattern.legs", section.stitch().code(), place, needed, there);
+            }
+        }
+        int cores = pattern.legsIn(section.legsOf(Seat.CORE));
+        Seat core = section.legsOf(Seat.CORE);
+        if (section.stitch().cores().most() > 0) {
+            used.add(core);
+            if (!section.stitch().cores().allows(cores)) {
+                fault(
+                        at,
+                        "pattern.cores",
+                        section.stitch().code(),
+                        section.stitch().cores().least(),
+                        section.stitch().cores().most(),
+                        cores);
+            }
+        }
+        section.motif().ifPresent(motif -> {
+            seats(motif.seats());
+            part(motif.hardware(), Hardware.Kind.BEAD);
+            if (motif.every() < 0 || motif.every() > MOST_REPEATS) {
+                fault(at, "pattern.count", 0, MOST_REPEATS, motif.every());
+            }
+        });
+        return true;
+    }
+
+    @Override
+    public Boolean knot(Knot section) {
+        seats(section.seats());
+        if (section.wraps() < 1 || section.wraps() > 20) {
+            fault(at, "pattern.count", 1, 20, section.wraps());
+        }
+        pair(section.kind(), section.seats());
+        return true;
+    }
+
+    /** Knots of two strands need two. */
+    private void pair(KnotKind kind, List<Seat> seats) {
+        boolean two = kind == KnotKind.CONNECTING || kind == KnotKind.SNAKE || kind == KnotKind.BUTTON;
+        if (two && pattern.legsIn(seats) < 2) {
+            fault(at, "pattern.pair", kind, pattern.legsIn(seats));
+        }
+    }
+
+    @Override
+    public Boolean threaded(Threaded section) {
+        seats(section.seats());
+        part(section.hardware(), Hardware.Kind.BEAD, Hardware.Kind.SLIDE_BEAD);
+        if (section.count() < Threaded.ALL_AROUND || section.count() > MOST_BEADS) {
+            fault(at, "pattern.count", 0, MOST_BEADS, section.count());
+        }
+        return true;
+    }
+
+    @Override
+    public Boolean slider(Slider section) {
+        seats(section.tails());
+        used.add(Seat.CLOSURE);
+        if (pattern.legsIn(Seat.CLOSURE) != 2) {
+            fault(at, "pattern.closureStrand", pattern.legsIn(Seat.CLOSURE));
+        }
+        if (section.halfKnots() < 4 || section.halfKnots() > 60) {
+            fault(at, "pattern.count", 4, 60, section.halfKnots());
+        }
+        return true;
+    }
+
+    @Override
+    public Boolean slideBead(SlideBead section) {
+        seats(section.tails());
+        part(section.hardware(), Hardware.Kind.SLIDE_BEAD);
+        return true;
+    }
+
+    @Override
+    public Boolean slidingKnots(SlidingKnots section) {
+        seats(section.tails());
+        if (section.wraps() < 2 || section.wraps() > 12) {
+            fault(at, "pattern.count", 2, 12, section.wraps());
+        }
+        return true;
+    }
+
+    @Override
+    public Boolean noose(Noose section) {
+        seats(section.tails());
+        folded(section.tails());
+        pair(section.stop(), section.tails());
+        return true;
+    }
+
+    @Override
+    public Boolean stopper(Stopper section) {
+        seats(section.seats());
+        if (section.kind() instanceof StopperKind.Part part) {
+            part(part.hardware(), Hardware.Kind.BEAD, Hardware.Kind.BUTTON);
+        } else if (section.kind() instanceof StopperKind.Knotted knotted) {
+            pair(knotted.knot(), section.seats());
+        }
+        return true;
+    }
+
+    @Override
+    public Boolean buttonhole(Buttonhole section) {
+        used.add(Seat.WORKING);
+        if (pattern.legsIn(Seat.WORKING) < 2) {
+            fault(at, "pattern.pair", "BUTTONHOLE", pattern.legsIn(Seat.WORKING));
+        }
+        return true;
+    }
+
+    @Override
+    public Boolean tuckBack(TuckBack section) {
+        seats(section.seats());
+        part(section.hardware(), Hardware.Kind.BUCKLE, Hardware.Kind.SHACKLE, Hardware.Kind.CLASP);
+        return true;
+    }
+
+    @Override
+    public Boolean wrapped(Wrapped section) {
+        seats(section.seats());
+        used.add(Seat.WRAP);
+        if (pattern.legsIn(Seat.WRAP) != 1) {
+            fault(at, "pattern.wrapStrand", pattern.legsIn(Seat.WRAP));
+        }
+        if (section.turns() < 2 || section.turns() > 40) {
+            fault(at, "pattern.count", 2, 40, section.turns());
+        }
+        return true;
+    }
+
+    @Override
+    public Boolean fringe(Fringe section) {
+        seats(section.seats());
+        if (section.length().isNegative()) {
+            fault(at, "pattern.fringe", section.length());
+        }
+        return true;
+    }
+
+    @Override
+    public Boolean endBeads(EndBeads section) {
+        seats(section.seats());
+        part(section.hardware(), Hardware.Kind.BEAD);
+        return true;
+    }
+
+    @Override
+    public Boolean attached(Attached section) {
+        if (pattern.hardware(section.hardware()).isEmpty()) {
+            fault(at, "pattern.noPart", section.hardware());
+        }
+        return true;
+    }
+}

@@ -1,0 +1,60 @@
+package dev.restis.core.picture;
+
+import dev.restis.core.pattern.Role;
+import dev.restis.core.piece.WorkedPiece;
+import dev.restis.core.stitch.Seat;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+
+/** The strands of some seats side by side. */
+final class Lanes {
+
+    /** One strand: its cord, its worked diameter and how far from the middle it runs. */
+    record Lane(int slot, double thickness, double across) {}
+
+    private Lanes() {}
+
+    /** The cords of all legs in {@code seats}, in the order of the pattern's roles, one entry a leg. */
+    static List<Integer> slots(WorkedPiece piece, Collection<Seat> seats) {
+        List<Integer> slots = new ArrayList<>();
+        for (Role role : piece.request().pattern().roles()) {
+            for (int i = 0; i < role.count(); i++) {
+                for (int leg = 0; leg < role.legs().size(); leg++) {
+                    if (seats.contains(role.legs().get(leg))) {
+                        slots.add(role.slotOf(leg));
+                    }
+                }
+            }
+        }
+        return slots;
+    }
+
+    /** All legs in {@code seats} side by side, the middle at 0. */
+    static List<Lane> of(WorkedPiece piece, Collection<Seat> seats) {
+        return sideBySide(piece, slots(piece, seats));
+    }
+
+    static List<Lane> sideBySide(WorkedPiece piece, List<Integer> slots) {
+        double width = 0;
+        for (int slot : slots) {
+            width += diameter(piece, slot);
+        }
+        List<Lane> lanes = new ArrayList<>();
+        double at = -width / 2;
+        for (int slot : slots) {
+            double d = diameter(piece, slot);
+            lanes.add(new Lane(slot, d, at + d / 2));
+            at += d;
+        }
+        return lanes;
+    }
+
+    static double width(List<Lane> lanes) {
+        return lanes.stream().mapToDouble(Lane::thickness).sum();
+    }
+
+    static double diameter(WorkedPiece piece, int slot) {
+        return piece.request().cords().get(slot).workedMillimetres();
+    }
+}
