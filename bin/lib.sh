@@ -178,3 +178,13 @@ run_tests() { exec mvn -B -ntp verify; }
 take_screenshots() { exec mvn -B -ntp verify -pl core,web,app,e2e -Dsurefire.failIfNoSpecifiedTests=false -Dtest=ScreenshotsTest -DexcludedGroups= ; }
 
 write_api() { exec mvn -B -ntp verify -pl core,web,app -Dsurefire.failIfNoSpecifiedTests=false -Dtest=ApiDescriptionTest -Drestis.api.write=true; }
+
+write_centre_lines() {
+  local classpath=core/target/classpath
+  mvn -q -B compile dependency:build-classpath -Dmdep.outputFile="$PWD/$classpath" -Dmdep.includeScope=runtime -pl core >&2
+  java -cp "core/target/classes:$(cat "$classpath")" dev.restis.core.picture.CentreLinesCommand \
+    core/src/main/resources/dev/restis/core/picture/centre-lines.txt
+  # The pictures are drawn from the lines just written.
+  mvn -q -B process-resources -pl core >&2
+  java -cp "core/target/classes:$(cat "$classpath")" dev.restis.core.picture.StitchPicturesCommand docs/stitches
+}

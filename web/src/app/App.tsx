@@ -18,6 +18,11 @@ const NewOrderPage = lazy(() => import('../features/orders/NewOrderPage'));
 const ImportPage = lazy(() => import('../features/orders/ImportPage'));
 const PlanPage = lazy(() => import('../features/plan/PlanPage'));
 const CutPage = lazy(() => import('../features/cut/CutPage'));
+const PatternsPage = lazy(() => import('../features/patterns/PatternsPage'));
+const PatternPage = lazy(() => import('../features/patterns/PatternPage'));
+const EditorPage = lazy(() => import('../features/patterns/EditorPage'));
+const ReadPage = lazy(() => import('../features/patterns/EditorPage').then((m) => ({ default: m.ReadPage })));
+const MeasuresPage = lazy(() => import('../features/measures/MeasuresPage'));
 const StockPage = lazy(() => import('../features/stock/StockPage'));
 const CostsPage = lazy(() => import('../features/costs/CostsPage'));
 const WorkshopPage = lazy(() =>
@@ -73,10 +78,14 @@ function Inside() {
                 <Route path="/cut/:list" element={<CutPage />} />
                 <Route path="/bench" element={<LaterPage name="bench" />} />
                 <Route path="/finished" element={<LaterPage name="finished" />} />
-                <Route path="/patterns" element={<LaterPage name="patterns" />} />
+                <Route path="/patterns" element={<PatternsPage />} />
+                <Route path="/patterns/new" element={<EditorPage />} />
+                <Route path="/patterns/read" element={<ReadPage />} />
+                <Route path="/patterns/:code" element={<PatternPage />} />
+                <Route path="/patterns/:code/edit" element={<EditorPage />} />
                 <Route path="/stock" element={<StockPage />} />
                 <Route path="/costs" element={<CostsPage />} />
-                <Route path="/measures" element={<LaterPage name="measures" />} />
+                <Route path="/measures" element={<MeasuresPage />} />
                 <Route path="/workshop" element={<WorkshopPage />} />
                 <Route path="*" element={<Navigate to="/orders" replace />} />
               </Routes>

@@ -13,15 +13,30 @@ interface Props {
   onChange: (code: string | undefined) => void;
   error?: string;
   clearable?: boolean;
+  /** Cords of this gauge come before others. */
+  gaugeUm?: number;
 }
 
 /** Chooses an article by its colour and name; what is in stock comes first. */
-export function ArticleSelect({ label, kind, articles, value, onChange, error, clearable = false }: Props) {
+export function ArticleSelect({
+  label,
+  kind,
+  articles,
+  value,
+  onChange,
+  error,
+  clearable = false,
+  gaugeUm,
+}: Props) {
   const { t } = useTranslation();
   const { units } = useUnits();
   const offered = articles
     .filter((a) => a.kind === kind)
-    .sort((a, b) => Number(b.onHand > 0) - Number(a.onHand > 0));
+    .sort(
+      (a, b) =>
+        Number(b.diameterUm === gaugeUm) - Number(a.diameterUm === gaugeUm) ||
+        Number(b.onHand > 0) - Number(a.onHand > 0),
+    );
   const byCode = new Map(offered.map((a) => [a.code, a]));
   const onHand = (a: Schemas['Article']) =>
     a.kind === 'CORD' ? formatLength(a.onHand, units) : t('article.pieces', { count: a.onHand });

@@ -7,7 +7,7 @@ export function PiecePicture({ picture, alt }: { picture: Schemas['PictureView']
   const source = `data:image/svg+xml;utf8,${encodeURIComponent(picture.svg)}`;
   return (
     <figure className={classes.full}>
-      <RuledEdge lengthUm={picture.widthMm * 1000} zeroUm={picture.bodyFromMm * 1000} />
+      {!picture.shortened && <RuledEdge lengthUm={picture.widthMm * 1000} zeroUm={picture.fromMm * 1000} />}
       <img
         src={source}
         alt={alt}

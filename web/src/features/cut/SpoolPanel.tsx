@@ -4,6 +4,7 @@ import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { Length } from '../../shared/Figures';
 import { formatLength } from '../../shared/format';
+import { strandName } from '../../shared/names';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { RuledEdge } from '../../shared/RuledEdge';
 import { StrandBar, type Stretch } from '../../shared/StrandBar';
@@ -27,8 +28,7 @@ export function SpoolPanel({ spool, scaleUm, list, open }: Props) {
   const stretches: Stretch[] = spool.steps.map((s) => ({
     um: s.lengthUm,
     kind: s.kind === 'STRAND' ? 'used' : s.keep ? 'rest' : 'bin',
-    label:
-      s.kind === 'STRAND' ? `${s.reference} ${t(`role.strand.${s.role}`, { number: '' }).trim()}` : undefined,
+    label: s.kind === 'STRAND' ? `${s.reference} ${strandName(t, s.role ?? '')}` : undefined,
   }));
   return (
     <section className={`panel ${classes.spool}`} aria-label={`${spool.label} ${spool.articleName}`}>
@@ -124,7 +124,7 @@ function For({ cut }: { cut: Schemas['StepView'][] }) {
   const pieces = [...new Set(cut.map((s) => t('cut.piece', { reference: s.reference, piece: s.pieceId })))];
   return (
     <>
-      <b>{t(`role.strand.${first?.role}`, { number: '' }).trim()}</b> · {pieces.join(', ')}
+      <b>{strandName(t, first?.role ?? '')}</b> · {pieces.join(', ')}
     </>
   );
 }

@@ -7,7 +7,7 @@ import { Length } from '../../shared/Figures';
 import { formatDay, formatTime } from '../../shared/format';
 import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { PiecePanel } from './PiecePanel';
+import { PiecePanel } from '../../shared/piece/PiecePanel';
 import { orderQuery, useRemoveOrder } from './queries';
 
 export default function OrderPage() {

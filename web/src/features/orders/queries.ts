@@ -25,26 +25,6 @@ export const orderQuery = (id: number) =>
     queryFn: () => ask(api.GET('/api/orders/{id}', { params: { path: { id } } })),
   });
 
-export const patternsQuery = queryOptions({
-  queryKey: ['patterns'],
-  queryFn: () => ask(api.GET('/api/patterns')),
-  staleTime: Number.POSITIVE_INFINITY,
-});
-
-export const sizesQuery = queryOptions({
-  queryKey: ['measures', 'sizes'],
-  queryFn: () => ask(api.GET('/api/measures/sizes')),
-  staleTime: Number.POSITIVE_INFINITY,
-});
-
-export const workOutQuery = (choices: Schemas['PieceChoices'], quantity: number) =>
-  queryOptions({
-    queryKey: ['patterns', 'work-out', choices, quantity],
-    queryFn: () => ask(api.POST('/api/patterns/work-out', { body: { choices, quantity } })),
-    placeholderData: keepPreviousData,
-    gcTime: 30_000,
-  });
-
 export function useTakeOrder() {
   const refresh = useRefreshWork();
   return useMutation({

@@ -1,4 +1,4 @@
-import { Button, ColorInput, Group, Modal, SegmentedControl, Select, Stack, TextInput } from '@mantine/core';
+import { Button, ColorInput, Group, Modal, Select, Stack, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
@@ -7,14 +7,15 @@ import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { LengthField } from '../../shared/LengthField';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { materialsQuery, useAddArticle } from './queries';
+import { kindsQuery, materialsQuery, useAddArticle } from './queries';
 
 type Kind = Schemas['NewArticle']['kind'];
 
-const KINDS: Kind[] = ['CORD', 'BEAD', 'RING'];
-const FIELDS = ['code', 'name', 'colour', 'material', 'across', 'hole', 'length'];
+type Measures = NonNullable<Schemas['NewArticle']['measures']>;
 
-/** A new cord, bead or ring with the measures that the rules ask for. */
+const FIELDS = ['code', 'name', 'colour', 'material', 'diameter', 'keep'];
+
+/** A new cord or part with the measures that the rules ask for. */
 export function ArticleForm({ opened, onClose }: { opened: boolean; onClose: () => void }) {
   const { t } = useTranslation();
   const { units } = useUnits();
@@ -25,13 +26,25 @@ export function ArticleForm({ opened, onClose }: { opened: boolean; onClose: () 
   const [name, setName] = useState('');
   const [colour, setColour] = useState('#5B9BA3');
   const [material, setMaterial] = useState<string | null>('polyester');
-  const [across, setAcross] = useState('');
-  const [hole, setHole] = useState('');
-  const [length, setLength] = useState('');
+  const [diameter, setDiameter] = useState('');
+  const [keep, setKeep] = useState('');
+  const [measures, setMeasures] = useState<Measures>({});
+  const kinds = useQuery(kindsQuery);
+  const measured = kinds.data?.find((k) => k.kind === kind)?.measures ?? [];
   const problem = (field: string) => (add.error instanceof ProblemError ? add.error.field(field) : undefined);
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    const body = { kind, code, name, colour, material: material ?? undefined, across, hole, length, units };
+    const body = {
+      kind,
+      code,
+      name,
+      colour,
+      material: material ?? undefined,
+      diameter,
+      keep,
+      measures,
+      units,
+    };
     add.mutate(body, {
       onSuccess: () => {
         notifications.show({ message: t('articleForm.done', { name }), color: 'board' });
@@ -44,11 +57,12 @@ export function ArticleForm({ opened, onClose }: { opened: boolean; onClose: () 
   return (
     <Modal opened={opened} onClose={onClose} title={t('articleForm.title')} centered>
       <Stack component="form" onSubmit={submit} gap="sm">
-        <SegmentedControl
-          aria-label={t('articleForm.kind')}
+        <Select
+          label={t('articleForm.kind')}
+          allowDeselect={false}
           value={kind}
-          onChange={(k) => setKind(k as Kind)}
-          data={KINDS.map((k) => ({ value: k, label: t(`kind.${k}`) }))}
+          onChange={(k) => k && setKind(k as Kind)}
+          data={(kinds.data ?? []).map((k) => ({ value: k.kind, label: t(`kind.${k.kind}`) }))}
         />
         <Group grow align="flex-start">
           <TextInput
@@ -83,29 +97,33 @@ export function ArticleForm({ opened, onClose }: { opened: boolean; onClose: () 
             />
           )}
         </Group>
-        <LengthField
-          label={t(`articleForm.across.${kind}`)}
-          value={across}
-          onChange={setAcross}
-          error={problem('across')}
-        />
-        {kind !== 'CORD' && (
-          <LengthField
-            label={t(`articleForm.hole.${kind}`)}
-            value={hole}
-            onChange={setHole}
-            error={problem('hole')}
-          />
+        {kind === 'CORD' ? (
+          <>
+            <LengthField
+              label={t('articleForm.diameter')}
+              value={diameter}
+              onChange={setDiameter}
+              error={problem('diameter')}
+            />
+            <LengthField
+              label={t('articleForm.keep')}
+              value={keep}
+              onChange={setKeep}
+              error={problem('keep')}
+            />
+          </>
+        ) : (
+          measured.map((measure) => (
+            <LengthField
+              key={measure}
+              label={t(`measure.${measure}`)}
+              value={measures[measure] ?? ''}
+              onChange={(text) => setMeasures({ ...measures, [measure]: text })}
+              error={problem(`measures.${measure}`)}
+            />
+          ))
         )}
-        {kind !== 'RING' && (
-          <LengthField
-            label={t(`articleForm.length.${kind}`)}
-            value={length}
-            onChange={setLength}
-            error={problem('length')}
-          />
-        )}
-        <ProblemNote error={add.error} shown={FIELDS} />
+        <ProblemNote error={add.error} shown={[...FIELDS, ...measured.map((m) => `measures.${m}`)]} />
         <Button type="submit" loading={add.isPending}>
           {t('articleForm.submit')}
         </Button>

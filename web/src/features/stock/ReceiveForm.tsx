@@ -28,7 +28,7 @@ export function ReceiveForm({ opened, article, articles, onClose }: Props) {
   const [shelf, setShelf] = useState('');
   const [flawAt, setFlawAt] = useState('');
   const chosen = articles.find((a) => a.id === id);
-  const cord = chosen?.kind !== 'BEAD' && chosen?.kind !== 'RING';
+  const cord = chosen === undefined || chosen.kind === 'CORD';
   const problem = (field: string) =>
     receive.error instanceof ProblemError ? receive.error.field(field) : undefined;
   const submit = (event: FormEvent) => {

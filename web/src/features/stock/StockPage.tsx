@@ -111,13 +111,16 @@ export default function StockPage() {
                         {t('stock.each')}
                       </Text>
                       <Text size="sm" c="dimmed">
-                        {a.kind === 'BEAD' && a.holeUm !== undefined && (
+                        {t(`kind.${a.kind}`)}
+                        {a.holeUm !== undefined && (
                           <>
+                            {', '}
                             {t('stock.hole')} <Length um={a.holeUm} kind="part" />
                           </>
                         )}
-                        {a.kind === 'RING' && a.innerWidthUm !== undefined && (
+                        {a.innerWidthUm !== undefined && (
                           <>
+                            {', '}
                             {t('stock.inside')} <Length um={a.innerWidthUm} kind="part" />
                           </>
                         )}

@@ -18,6 +18,12 @@ export const materialsQuery = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 });
 
+export const kindsQuery = queryOptions({
+  queryKey: ['stock', 'kinds'],
+  queryFn: () => ask(api.GET('/api/stock/kinds')),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
 export type LedgerOf = { holding?: number; lot?: number; article?: number };
 
 export const ledgerQuery = (of: LedgerOf) =>

@@ -26,11 +26,11 @@ class BadInputTest extends RestisTest {
                     colours[0] | article.unknown | 1 | {"pattern": "snake", "wrist": "16 cm", "colours": ["HB9", "NT2"], "units": "METRIC"}
                     colours[1] | colour.missing  | 1 | {"pattern": "snake", "wrist": "16 cm", "colours": ["NT2"], "units": "METRIC"}
                     pattern   | pattern.unknown | 1 | {"pattern": "macaroni", "colours": ["NT2"], "units": "METRIC"}
-                    beadCount | beads.range     | 1 | {"pattern": "square-bar", "wrist": "16 cm", "colours": ["NT2", "OA2"], "bead": "HB9", "beadCount": 500, "units": "METRIC"}
-                    beadCount | beads.tooMany   | 1 | {"pattern": "square-bar", "wrist": "16 cm", "colours": ["NT2", "OA2"], "bead": "HB9", "beadCount": 15, "units": "METRIC"}
-                    bead      | bead.missing    | 1 | {"pattern": "square-bar", "wrist": "16 cm", "colours": ["NT2", "OA2"], "beadCount": 2, "units": "METRIC"}
-                    ring      | ring.missing    | 1 | {"pattern": "spiral-fob", "length": "12 cm", "colours": ["NT2", "OA2"], "units": "METRIC"}
-                    length    | length.noBody   | 1 | {"pattern": "spiral-fob", "length": "4 cm", "colours": ["NT2", "OA2"], "ring": "RG25", "units": "METRIC"}
+                    parts[bead].count | beads.range     | 1 | {"pattern": "square-bar", "wrist": "16 cm", "colours": ["NT2", "OA2"], "parts": {"bead": {"article": "HB9", "count": 500}}, "units": "METRIC"}
+                    parts[bead].count | beads.tooMany   | 1 | {"pattern": "square-bar", "wrist": "16 cm", "colours": ["NT2", "OA2"], "parts": {"bead": {"article": "HB9", "count": 15}}, "units": "METRIC"}
+                    parts[bead] | bead.missing    | 1 | {"pattern": "square-bar", "wrist": "16 cm", "colours": ["NT2", "OA2"], "parts": {"bead": {"article": "", "count": 2}}, "units": "METRIC"}
+                    parts[ring] | part.missing    | 1 | {"pattern": "spiral-fob", "length": "12 cm", "colours": ["NT2", "OA2"], "units": "METRIC"}
+                    length    | length.noBody   | 1 | {"pattern": "spiral-fob", "length": "4 cm", "colours": ["NT2", "OA2"], "parts": {"ring": {"article": "RG25"}}, "units": "METRIC"}
                     """)
     void anOrderThatCannotBe(String field, String code, int quantity, String choices) throws Exception {
         long orders = count("customer_order");
@@ -43,7 +43,7 @@ class BadInputTest extends RestisTest {
     void anArticleOrDeliveryThatCannotBe() throws Exception {
         assertRefused(tell("/api/stock/articles", """
                         {"code": "NT2", "kind": "CORD", "name": "x", "colour": "blue", "material": "steel",
-                         "across": "2 km", "length": "much", "units": "METRIC"}
+                         "diameter": "2 km", "keep": "much", "units": "METRIC"}
                         """), "code", "article.taken");
         Answer receipt = tell("/api/stock/receipts", """
                 {"article": %d, "lot": "", "putUps": 0, "each": "long", "price": "free", "units": "METRIC"}

@@ -86,7 +86,7 @@ class WorkshopRulesTest extends RestisTest {
     @Test
     void aPieceWhoseBeadDoesNotTakeTheCordIsNotPlanned() throws Exception {
         String choices = """
-                {"pattern": "square-bar", "wrist": "16 cm", "colours": ["NT2", "OA2"], "bead": "PB6", "beadCount": 2, "units": "METRIC"}
+                {"pattern": "square-bar", "wrist": "16 cm", "colours": ["NT2", "OA2"], "parts": {"bead": {"article": "PB6", "count": 2}}, "units": "METRIC"}
                 """;
         long line = lineOf(take(order("Sefa", 1, choices)));
         Answer refused = tell("/api/plan/batches", "{\"picks\": [{\"line\": %d, \"count\": 1}]}".formatted(line));
@@ -167,7 +167,7 @@ class WorkshopRulesTest extends RestisTest {
     private void addCord(String code, String name) throws Exception {
         String cord = """
                 {"code": "%s", "kind": "CORD", "name": "%s", "colour": "#556677", "material": "polyester",
-                 "across": "2 mm", "length": "30 cm", "units": "METRIC"}
+                 "diameter": "2 mm", "keep": "30 cm", "units": "METRIC"}
                 """;
         assertThat(tell("/api/stock/articles", cord.formatted(code, name)).status())
                 .isEqualTo(201);

@@ -33,7 +33,7 @@ import org.openjdk.jmh.annotations.Warmup;
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
 public class PieceBench {
 
-    @Param({"square-bar", "snake", "spiral-fob"})
+    @Param({"square-bar", "spiral-fob", "falls-tab", "alternating", "bead-and-knot"})
     public String pattern = "square-bar";
 
     private List<PieceRequest> requests = List.of();

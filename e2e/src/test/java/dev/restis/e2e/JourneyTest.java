@@ -70,7 +70,7 @@ class JourneyTest {
 
         page.getByRole(AriaRole.LINK, link("Plan these pieces")).click();
         Browser.heading(page, "Plan");
-        page.getByLabel("All that can be made (97 pieces)").check();
+        page.getByLabel("All that can be made (107 pieces)").check();
         page.getByPlaceholder("Name of the batch").fill("Harvest fair");
         Browser.click(page, "Make a batch and plan its cuts");
 
@@ -89,13 +89,13 @@ class JourneyTest {
 
         String before = stockOf(page, "NT2");
         page.goBack();
-        Browser.click(page, "Confirm: 93 pieces are cut");
+        Browser.click(page, "Confirm: 103 pieces are cut");
         assertThat(page.getByText("Cut and booked by Tove")).isVisible();
         assertThat(stockOf(page, "NT2")).isNotEqualTo(before);
 
         page.getByRole(AriaRole.LINK, link("Costs")).click();
         Browser.heading(page, "Costs");
-        assertThat(page.getByText("Where the money went, 96 pieces cut")).isVisible();
+        assertThat(page.getByText("Where the money went, 106 pieces cut")).isVisible();
         Locator books = page.getByText("Received €");
         assertThat(books).containsText("on hand");
         assertThat(books).not().containsText("Off by");
@@ -221,6 +221,9 @@ class JourneyTest {
                     "/bench",
                     "/finished",
                     "/patterns",
+                    "/patterns/snake",
+                    "/patterns/new",
+                    "/patterns/read",
                     "/measures")) {
                 page.navigate(view);
                 page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);

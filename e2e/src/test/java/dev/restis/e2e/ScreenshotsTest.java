@@ -21,6 +21,10 @@ class ScreenshotsTest {
             Page page = browser.open(ColorScheme.LIGHT, 1280, 800);
             Browser.signIn(page, "Tove");
             shoot(page, "/orders/new", "new-order");
+            shoot(page, "/patterns", "patterns");
+            shoot(page, "/patterns/falls-tab", "pattern");
+            shoot(page, "/patterns/new?from=centrepiece", "editor");
+            shoot(page, "/measures", "measures");
             page.navigate("/orders/import");
             page.locator("input[type=file]").setInputFiles(Path.of("../demo/orders.csv"));
             page.getByText("new rows").waitFor();

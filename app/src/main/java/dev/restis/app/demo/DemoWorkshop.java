@@ -3,6 +3,7 @@ package dev.restis.app.demo;
 import dev.restis.app.cut.CutLists;
 import dev.restis.app.orders.Orders;
 import dev.restis.app.patterns.PieceChoices;
+import dev.restis.app.patterns.PieceChoices.PartChoice;
 import dev.restis.app.plan.Batches;
 import dev.restis.app.plan.OpenWork;
 import dev.restis.app.stock.Article.ArticleKind;
@@ -11,10 +12,13 @@ import dev.restis.app.stock.Receipts.NewReceipt;
 import dev.restis.app.stock.Stock;
 import dev.restis.app.workshop.Role;
 import dev.restis.app.workshop.Workshop;
+import dev.restis.core.cord.Hardware;
+import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.measure.UnitSystem;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -96,10 +100,28 @@ class DemoWorkshop {
         cord("PI2", "Pitch", "#24282C", "polyester", "2 mm");
         cord("SL15", "Slate", "#6C7B83", "waxed-polyester", "1.5 mm");
         cord("DU25", "Dune", "#C9A877", "cotton", "2.5 mm");
-        hardware(ArticleKind.BEAD, "HB9", "Harbour bead", "#7A5C3E", "9 mm", "4.4 mm", "8 mm");
-        hardware(ArticleKind.BEAD, "PB6", "Pebble bead", "#9AA5A8", "6 mm", "2.6 mm", "6 mm");
-        hardware(ArticleKind.RING, "RG25", "Split ring 25", "#8A969B", "25 mm", "2 mm", null);
-        hardware(ArticleKind.RING, "RG30", "Split ring 30", "#8A969B", "30 mm", "2.5 mm", null);
+        cord("HE25", "Heather", "#8F6B9B", "polyester", "2.5 mm");
+        cord("OA25", "Oat", "#D8C8A8", "polyester", "2.5 mm");
+        cord("PI3", "Pitch", "#24282C", "nylon", "3 mm");
+        cord("EM3", "Ember", "#C4472E", "nylon", "3 mm");
+        cord("HI2", "Hide", "#5A3A28", "leather", "2 mm");
+        cord("CL1", "Clear", "#E6E2D8", "elastic", "1 mm");
+        bead("HB9", "Harbour bead", "#7A5C3E", "8 mm", "9 mm", "4.4 mm");
+        bead("PB6", "Pebble bead", "#9AA5A8", "6 mm", "6 mm", "2.6 mm");
+        bead("DB12", "Driftwood bead", "#B08B5E", "10 mm", "12 mm", "6 mm");
+        bead("GL8", "Glass float", "#6FA8A0", "8 mm", "8 mm", "2 mm");
+        bead("CB10", "Cover bead", "#B9A27A", "9 mm", "10 mm", "4 mm");
+        part(ArticleKind.RING, "RG25", "Split ring 25", "25 mm", "2 mm");
+        part(ArticleKind.RING, "RG30", "Split ring 30", "30 mm", "2.5 mm");
+        part(ArticleKind.BUCKLE, "BK16", "Side-release buckle 16", "28 mm", "16 mm", "3 mm");
+        part(ArticleKind.BUCKLE, "BK25", "Side-release buckle 25", "34 mm", "25 mm", "3.5 mm");
+        part(ArticleKind.CLASP, "SC12", "Swivel clip 12", "38 mm", "12 mm", "3 mm");
+        part(ArticleKind.SHACKLE, "SK12", "Bow shackle", "18 mm", "12 mm", "4 mm");
+        part(ArticleKind.BREAKAWAY, "BA7", "Breakaway joint", "22 mm", "7 mm");
+        part(ArticleKind.BUTTON, "BT15", "Shank button", "15 mm", "2 mm");
+        part(ArticleKind.CENTREPIECE, "CP24", "Gull centrepiece", "24 mm", "6 mm", "1.6 mm");
+        part(ArticleKind.SLIDE_BEAD, "SB8", "Lined slide bead", "9 mm", "10 mm", "5.4 mm");
+        part(ArticleKind.CHARM, "CM9", "Lantern charm", "9 mm", "1 mm");
 
         receive("NT2", "NT-61", 1, "100 m", "14.90", "A1", "75 m");
         receive("NT2", "NT-64", 1, "100 m", "15.40", "A1", null);
@@ -120,6 +142,24 @@ class DemoWorkshop {
         receive("PB6", "PB-1", 1, "60", "9.00", "C1", null);
         receive("RG25", "RG-5", 1, "100", "21.00", "C2", null);
         receive("RG30", "RG-6", 1, "20", "6.40", "C2", null);
+        receive("HE25", "HE-25", 1, "100 m", "17.50", "A4", null);
+        receive("OA25", "OA-25", 1, "100 m", "17.20", "A4", null);
+        receive("PI3", "PI-30", 1, "100 m", "22.90", "B4", null);
+        receive("EM3", "EM-30", 1, "50 m", "12.40", "B4", null);
+        receive("HI2", "HI-1", 1, "25 m", "19.00", "B4", null);
+        receive("CL1", "CL-1", 1, "25 m", "4.50", "B4", null);
+        receive("DB12", "DB-1", 1, "30", "15.00", "C1", null);
+        receive("GL8", "GL-1", 1, "120", "21.60", "C1", null);
+        receive("CB10", "CB-1", 1, "20", "6.00", "C1", null);
+        receive("BK16", "BK-1", 1, "20", "9.80", "C3", null);
+        receive("BK25", "BK-2", 1, "10", "6.90", "C3", null);
+        receive("SC12", "SC-1", 1, "40", "26.00", "C3", null);
+        receive("SK12", "SK-1", 1, "6", "14.40", "C3", null);
+        receive("BA7", "BA-1", 1, "25", "11.25", "C3", null);
+        receive("BT15", "BT-1", 1, "24", "10.80", "C2", null);
+        receive("CP24", "CP-1", 1, "8", "12.80", "C2", null);
+        receive("SB8", "SB-1", 1, "12", "13.20", "C2", null);
+        receive("CM9", "CM-1", 1, "15", "9.75", "C2", null);
 
         setRight("NT-61", "62.4 m");
         setRight("OA-33", "48.15 m");
@@ -136,6 +176,33 @@ class DemoWorkshop {
         take("Gift counter, ferry house", "in 8 days", 6, "spiral-fob", null, "12 cm", "BR2", "CH2", null, 0);
         take("Sefa", "in 11 days", 1, "square-bar", "15,8 cm", null, "CH2", "LI2", "PB6", 2);
         take("Tuesday Choir", "in 17 days", 4, "snake", "17 cm", null, "HE2", "OA2", null, 0);
+        take(
+                "Tuesday Choir",
+                "in 19 days",
+                3,
+                "wrist-snake",
+                null,
+                "32 cm",
+                List.of("HE25", "OA25"),
+                Map.of("clip", part("SC12")));
+        take(
+                "Lower Lock Rowing Club",
+                "in 24 days",
+                6,
+                "neck-snake",
+                null,
+                "90 cm",
+                List.of("OA25", "HE25"),
+                Map.of("breakaway", part("BA7"), "clip", part("SC12")));
+        take(
+                "Runa",
+                "in 13 days",
+                1,
+                "figure-eight-4",
+                "18,5 cm",
+                null,
+                List.of("PI3", "EM3"),
+                Map.of("buckle", part("BK16")));
         long cut = batches.make("Morning pieces", openWork.allOf(List.of(marit, wouter)));
         cutLists.confirm(cutLists.propose(cut));
     }
@@ -144,21 +211,30 @@ class DemoWorkshop {
         ids.put(
                 code,
                 articles.add(new Articles.NewArticle(
-                        code, ArticleKind.CORD, name, colour, material, diameter, null, "30 cm", UnitSystem.METRIC)));
+                        code, ArticleKind.CORD, name, colour, material, diameter, "30 cm", null, UnitSystem.METRIC)));
     }
 
-    private void hardware(
-            ArticleKind kind,
-            String code,
-            String name,
-            String colour,
-            String across,
-            String hole,
-            @Nullable String length) {
+    private void bead(String code, String name, String colour, String... measures) {
+        hardware(ArticleKind.BEAD, code, name, colour, measures);
+    }
+
+    private void part(ArticleKind kind, String code, String name, String... measures) {
+        hardware(kind, code, name, "#8A969B", measures);
+    }
+
+    /** With the measures that the kind has, in their order. */
+    private void hardware(ArticleKind kind, String code, String name, String colour, String... measures) {
+        Map<Measure, String> given = new TreeMap<>();
+        int next = 0;
+        for (Measure measure : Measure.values()) {
+            if (Hardware.Kind.valueOf(kind.name()).measures().contains(measure)) {
+                given.put(measure, measures[next++]);
+            }
+        }
         ids.put(
                 code,
-                articles.add(new Articles.NewArticle(
-                        code, kind, name, colour, null, across, hole, length, UnitSystem.METRIC)));
+                articles.add(
+                        new Articles.NewArticle(code, kind, name, colour, null, null, null, given, UnitSystem.METRIC)));
     }
 
     private void receive(
@@ -183,18 +259,31 @@ class DemoWorkshop {
             String second,
             @Nullable String bead,
             int beads) {
-        PieceChoices choices = new PieceChoices(
-                pattern,
-                null,
-                wrist,
-                null,
-                null,
-                length,
-                List.of(first, second),
-                bead,
-                beads,
-                length == null ? null : "RG25",
-                UnitSystem.METRIC);
+        Map<String, PartChoice> parts = new HashMap<>();
+        if (bead != null) {
+            parts.put("bead", new PartChoice(bead, beads));
+        }
+        if (length != null) {
+            parts.put("ring", part("RG25"));
+        }
+        return take(customer, due, quantity, pattern, wrist, length, List.of(first, second), parts);
+    }
+
+    private static PartChoice part(String article) {
+        return new PartChoice(article, null);
+    }
+
+    private long take(
+            String customer,
+            String due,
+            int quantity,
+            String pattern,
+            @Nullable String wrist,
+            @Nullable String length,
+            List<String> colours,
+            Map<String, PartChoice> parts) {
+        PieceChoices choices =
+                new PieceChoices(pattern, null, wrist, null, null, length, colours, parts, false, UnitSystem.METRIC);
         return orders.take(
                 new Orders.NewOrder(null, customer, due, List.of(new Orders.NewLine(choices, quantity, null))));
     }

@@ -1,19 +1,39 @@
 package dev.restis.app.measures;
 
 import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.workshop.Workshop;
+import dev.restis.core.cord.Material;
 import dev.restis.core.fit.Ease;
 import dev.restis.core.fit.SizeTable;
+import dev.restis.core.learning.Swatch;
+import dev.restis.core.learning.SwatchBook;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.LengthReader;
 import dev.restis.core.measure.UnitSystem;
-import java.util.Arrays;
+import dev.restis.core.piece.MarginPolicy;
+import dev.restis.core.piece.TakeUp;
+import dev.restis.core.stitch.Gauge;
+import dev.restis.core.stitch.Seat;
+import dev.restis.core.stitch.Stitch;
+import dev.restis.core.stitch.Stitches;
+import java.time.Instant;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Lengths as people type them, and the house sizes. */
+/** Lengths as people type them, the house sizes, and what stitches take. */
 @RestController
 @RequestMapping("/api/measures")
 class MeasuresController {
@@ -26,6 +46,54 @@ class MeasuresController {
 
     record SizesView(List<SizeRow> sizes, List<EaseRow> eases) {}
 
+    record SizesInput(List<Measures.SizeInput> sizes, Map<Ease, String> eases, UnitSystem units) {}
+
+    /**
+     * What a stitch takes.
+     *
+     * @param use cord per repeat and tying strand over body length per repeat, from geometry, in equal gauges
+     * @param pitchD body length of a repeat in worked diameters
+     * @param swatched ratio of measured to reckoned cord use, where there are swatches
+     */
+    record StitchRow(
+            String code,
+            int leastCores,
+            int mostCores,
+            double useD,
+            double pitchD,
+            double takeUp,
+            TakeUp.Source source,
+            double spread,
+            @Nullable Double swatched,
+            int swatches) {}
+
+    record SwatchView(
+            long id,
+            String stitch,
+            String material,
+            String maker,
+            long workingUm,
+            @Nullable Long coreUm,
+            int cores,
+            int repeats,
+            long bodyUm,
+            long usedUm,
+            Instant at,
+            double pitchRatio,
+            double useRatio) {}
+
+    record SwatchesView(List<StitchRow> stitches, List<SwatchView> swatches, List<String> materials) {}
+
+    record SwatchMade(long id) {}
+
+    private final Measures measures;
+    private final Workshop workshop;
+
+    MeasuresController(Measures measures, Workshop workshop) {
+        this.measures = measures;
+        this.workshop = workshop;
+    }
+
     @GetMapping("/length")
     LengthView length(@RequestParam String text, @RequestParam UnitSystem units) {
         return LengthReader.read(text, units)
@@ -35,13 +103,119 @@ class MeasuresController {
 
     @GetMapping("/sizes")
     SizesView sizes() {
+        SizeTable sizes = measures.sizes();
         return new SizesView(
-                SizeTable.HOUSE.rows().stream()
+                sizes.rows().stream()
                         .map(r -> new SizeRow(
                                 r.name(), r.wrist().micrometres(), r.hand().micrometres()))
                         .toList(),
-                Arrays.stream(Ease.values())
-                        .map(e -> new EaseRow(e, e.length().micrometres()))
+                measures.eases().entrySet().stream()
+                        .map(e -> new EaseRow(e.getKey(), e.getValue().micrometres()))
                         .toList());
+    }
+
+    @PutMapping("/sizes")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void keepSizes(@RequestBody SizesInput body) {
+        measures.keepSizes(body.sizes(), body.eases(), body.units());
+    }
+
+    /**
+     * A way to choose the safety margin.
+     *
+     * @param oneIn how many pieces one short one is accepted in; empty where the price decides
+     */
+    record PolicyView(String policy, @Nullable Integer oneIn, boolean chosen) {}
+
+    record PolicyInput(String policy) {}
+
+    @GetMapping("/policies")
+    List<PolicyView> policies() {
+        String chosen = workshop.settings().margin();
+        return Workshop.margins().entrySet().stream()
+                .map(e -> new PolicyView(
+                        e.getKey(),
+                        e.getValue() instanceof MarginPolicy.OneIn fixed ? fixed.pieces() : null,
+                        e.getKey().equals(chosen)))
+                .toList();
+    }
+
+    @PutMapping("/policies")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void choosePolicy(@RequestBody PolicyInput body) {
+        workshop.chooseMargin(body.policy());
+    }
+
+    @GetMapping("/swatches")
+    SwatchesView swatches() {
+        List<Measures.SwatchRow> rows = measures.rows();
+        return new SwatchesView(
+                Stitches.all().stream()
+                        .filter(s -> !s.paths().isEmpty())
+                        .map(s -> stitch(s, rows))
+                        .toList(),
+                rows.stream().map(MeasuresController::view).toList(),
+                Material.standard().stream().map(Material::code).toList());
+    }
+
+    private static StitchRow stitch(Stitch stitch, List<Measures.SwatchRow> rows) {
+        int cores = Math.max(stitch.cores().least(), Math.min(2, stitch.cores().most()));
+        Gauge gauge = new Gauge(1, 1, cores, stitch.coreLayout());
+        double use = stitch.use(gauge, Seat.WORKING).toMillimetres();
+        double pitch = stitch.pitch(gauge).toMillimetres();
+        List<Swatch> own = rows.stream()
+                .filter(r -> r.stitch().equals(stitch.code()))
+                .map(Measures.SwatchRow::swatch)
+                .flatMap(Optional::stream)
+                .toList();
+        Optional<TakeUp> measured =
+                own.stream().findFirst().flatMap(s -> new SwatchBook(own).find(stitch, s.gauge(), s.material()));
+        return new StitchRow(
+                stitch.code(),
+                stitch.cores().least(),
+                stitch.cores().most(),
+                use,
+                pitch,
+                use / pitch,
+                measured.map(TakeUp::source).orElse(TakeUp.Source.GEOMETRY),
+                measured.map(TakeUp::spread).orElse(TakeUp.GEOMETRY_SPREAD),
+                measured.map(TakeUp::useRatio).orElse(null),
+                own.size());
+    }
+
+    private static SwatchView view(Measures.SwatchRow row) {
+        Optional<Swatch> swatch = row.swatch();
+        return new SwatchView(
+                row.id(),
+                row.stitch(),
+                row.material(),
+                row.maker(),
+                row.workingUm(),
+                row.coreUm(),
+                row.cores(),
+                row.repeats(),
+                row.bodyUm(),
+                row.usedUm(),
+                row.at(),
+                swatch.map(Swatch::pitchRatio).orElse(1.0),
+                swatch.map(Swatch::useRatio).orElse(1.0));
+    }
+
+    @PostMapping("/swatches")
+    @ResponseStatus(HttpStatus.CREATED)
+    SwatchMade addSwatch(@RequestBody Measures.SwatchInput body) {
+        return new SwatchMade(measures.keepSwatch(body));
+    }
+
+    @DeleteMapping("/swatches/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void withdraw(@PathVariable long id) {
+        measures.withdraw(id, true);
+    }
+
+    @PostMapping("/swatches/{id}/back")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void bringBack(@PathVariable long id) {
+        measures.withdraw(id, false);
     }
 }

@@ -23,8 +23,7 @@ import org.apache.commons.csv.CSVRecord;
 final class OrderFile {
 
     static final int MOST_ROWS = 10_000;
-    private static final Set<String> NEEDED =
-            Set.of("reference", "customer", "quantity", "pattern", "colour 1", "colour 2");
+    private static final Set<String> NEEDED = Set.of("reference", "customer", "quantity", "pattern", "colour 1");
 
     /** A row of the file; cells that the file lacks read as empty. */
     record Row(long number, Map<String, String> cells) {

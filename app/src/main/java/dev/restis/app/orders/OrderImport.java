@@ -3,6 +3,7 @@ package dev.restis.app.orders;
 import dev.restis.app.orders.CustomerOrder.OrderHead;
 import dev.restis.app.orders.Orders.ReadLine;
 import dev.restis.app.patterns.PieceChoices;
+import dev.restis.app.patterns.PieceChoices.PartChoice;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.platform.FaultWords;
 import dev.restis.app.platform.FieldProblem;
@@ -10,7 +11,6 @@ import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.UnitSystem;
-import dev.restis.core.pattern.PatternBook;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -18,6 +18,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -66,6 +68,9 @@ public class OrderImport {
 
     private record Reading(RowView view, OrderHead head, Optional<ReadLine> line) {}
 
+    private static final int MOST_COLOURS = 8;
+    private static final Pattern COLOUR = Pattern.compile("colours\\[(\\d+)]");
+    private static final Pattern PART = Pattern.compile("parts\\[([^]]+)](\\.count)?");
     private final Orders orders;
     private final OrderStore store;
     private final PieceDesk desk;
@@ -161,7 +166,8 @@ public class OrderImport {
         int next = lines.merge(reference, 1, Integer::sum);
         int number = row.cell("line").isEmpty() ? next : wholeNumber(row, "line", "line.unread", 1, faults);
         String note = Orders.note(row.cell("note"), faults);
-        PieceChoices choices = choices(row, units, faults);
+        PieceChoices choices = choices(
+                row, units, sitting.hardwareSlots(row.cell("pattern").toLowerCase(java.util.Locale.ROOT)), faults);
         PieceDesk.Understood understood = sitting.understand(choices);
         understood.faults().forEach(f -> faults.add(new Fault(column(f.field()), f.code(), f.args())));
         OrderHead head = new OrderHead(SOURCE, reference, customer, due.orElse(null));
@@ -177,7 +183,7 @@ public class OrderImport {
                 customer,
                 due.orElse(null),
                 quantity,
-                PatternBook.byCode(choices.pattern()).map(p -> p.name()).orElse(choices.pattern()),
+                sitting.patternName(choices.pattern()),
                 String.join(" ", List.of(row.cell("size"), row.cell("wrist"), row.cell("length")))
                         .strip(),
                 String.join(", ", choices.colours()),
@@ -187,13 +193,17 @@ public class OrderImport {
 
     /** The column that a field of the choices is read from. */
     private static String column(String field) {
-        return switch (field) {
-            case "colours[0]" -> "colour 1";
-            case "colours[1]" -> "colour 2";
-            case "beadCount" -> "beads";
-            case "ease" -> "fit";
-            default -> field;
-        };
+        Matcher colour = COLOUR.matcher(field);
+        if (colour.matches()) {
+            return "colour " + (Integer.parseInt(colour.group(1)) + 1);
+        }
+        Matcher part = PART.matcher(field);
+        if (part.matches()) {
+            return part.group(2) == null
+                    ? part.group(1)
+                    : part.group(1).equals("bead") ? "beads" : part.group(1) + " count";
+        }
+        return field.equals("ease") ? "fit" : field;
     }
 
     private RowState state(OrderHead head, ReadLine line, Map<String, ReadLine> seen) {
@@ -207,8 +217,14 @@ public class OrderImport {
                 .orElse(RowState.NEW);
     }
 
-    private static PieceChoices choices(OrderFile.Row row, UnitSystem units, List<Fault> faults) {
-        int beads = row.cell("beads").isEmpty() ? 0 : wholeNumber(row, "beads", "beads.unread", 0, faults);
+    private static PieceChoices choices(OrderFile.Row row, UnitSystem units, List<String> slots, List<Fault> faults) {
+        List<String> colours = new ArrayList<>();
+        for (int slot = 1; slot <= MOST_COLOURS; slot++) {
+            colours.add(row.cell("colour " + slot));
+        }
+        while (!colours.isEmpty() && colours.get(colours.size() - 1).isEmpty()) {
+            colours.remove(colours.size() - 1);
+        }
         return new PieceChoices(
                 row.cell("pattern").toLowerCase(java.util.Locale.ROOT),
                 row.cell("size"),
@@ -216,11 +232,23 @@ public class OrderImport {
                 row.cell("hand"),
                 row.cell("fit"),
                 row.cell("length"),
-                List.of(row.cell("colour 1"), row.cell("colour 2")),
-                row.cell("bead"),
-                beads,
-                row.cell("ring"),
+                colours,
+                parts(row, slots, faults),
+                row.cell("kit").matches("(?i)yes|y|kit|x|1|true"),
                 units);
+    }
+
+    /** A part is named by a column of its slot's name; how many of it by that name and "count", beads also by "beads". */
+    private static Map<String, PartChoice> parts(OrderFile.Row row, List<String> slots, List<Fault> faults) {
+        Map<String, PartChoice> parts = new HashMap<>();
+        for (String slot : slots) {
+            String number = slot.equals("bead") ? "beads" : slot + " count";
+            int count = row.cell(number).isEmpty() ? 0 : wholeNumber(row, number, "beads.unread", 0, faults);
+            if (!row.cell(slot).isEmpty() || count > 0) {
+                parts.put(slot, new PartChoice(row.cell(slot), count));
+            }
+        }
+        return parts;
     }
 
     private static int wholeNumber(OrderFile.Row row, String cell, String code, int least, List<Fault> faults) {

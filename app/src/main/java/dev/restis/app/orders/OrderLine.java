@@ -40,6 +40,7 @@ class OrderLine {
 
     private int number;
     private String pattern;
+    private int patternVersion;
 
     private @Nullable String sizeName;
 
@@ -57,11 +58,7 @@ class OrderLine {
     @Enumerated(EnumType.STRING)
     private UnitSystem units;
 
-    private @Nullable Long beadId;
-
-    private int beadCount;
-
-    private @Nullable Long ringId;
+    private boolean kit;
 
     private int quantity;
     private String note;
@@ -71,6 +68,11 @@ class OrderLine {
     @OrderColumn(name = "slot")
     @Column(name = "article_id")
     private List<Long> colours = new ArrayList<>();
+
+    @ElementCollection
+    @CollectionTable(name = "order_line_part", joinColumns = @JoinColumn(name = "line_id"))
+    @OrderBy("slot")
+    private List<OrderLinePart> parts = new ArrayList<>();
 
     @OneToMany(mappedBy = "line", cascade = CascadeType.ALL, orphanRemoval = true)
     @OrderBy("number")
@@ -82,6 +84,7 @@ class OrderLine {
         this.order = order;
         this.number = number;
         this.pattern = spec.pattern();
+        this.patternVersion = spec.patternVersion();
         this.sizeName = spec.sizeName();
         this.wristUm = spec.wristUm();
         this.handUm = spec.handUm();
@@ -89,9 +92,8 @@ class OrderLine {
         this.ease = spec.ease();
         this.lengthUm = spec.lengthUm();
         this.units = spec.units();
-        this.beadId = spec.bead();
-        this.beadCount = spec.beadCount();
-        this.ringId = spec.ring();
+        this.kit = spec.kit();
+        spec.parts().forEach(p -> parts.add(new OrderLinePart(p.slot(), p.article(), p.count())));
         this.colours.addAll(spec.articles());
         this.quantity = quantity;
         this.note = note;
@@ -127,6 +129,7 @@ class OrderLine {
     PieceSpec spec() {
         return new PieceSpec(
                 pattern,
+                patternVersion,
                 sizeName,
                 wristUm,
                 handUm,
@@ -134,14 +137,15 @@ class OrderLine {
                 ease,
                 lengthUm,
                 List.copyOf(colours),
-                beadId,
-                beadCount,
-                ringId,
+                parts.stream()
+                        .map(p -> new PieceSpec.PartSpec(p.slot(), p.article(), p.count()))
+                        .toList(),
+                kit,
                 units);
     }
 
-    /** Whether a file that names this line again says the same. */
+    /** Whether a file that names this line again says the same; the pattern may have a newer version by then. */
     boolean says(PieceSpec other, int otherQuantity, String otherNote) {
-        return spec().equals(other) && quantity == otherQuantity && note.equals(otherNote);
+        return spec().sameAs(other) && quantity == otherQuantity && note.equals(otherNote);
     }
 }

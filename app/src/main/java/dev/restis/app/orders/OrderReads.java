@@ -160,7 +160,7 @@ class OrderReads {
                         l.spec().sizeName(),
                         l.spec().wristUm(),
                         l.spec().lengthUm(),
-                        PieceView.of(sitting.workOut(l.spec()), l.quantity())))
+                        PieceView.of(sitting, sitting.workOut(l.spec()), l.quantity())))
                 .toList();
         return new OrderView(
                 order.id(),

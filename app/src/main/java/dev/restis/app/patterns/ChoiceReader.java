@@ -1,5 +1,6 @@
 package dev.restis.app.patterns;
 
+import dev.restis.app.patterns.PieceSpec.PartSpec;
 import dev.restis.app.platform.Texts;
 import dev.restis.app.stock.Article;
 import dev.restis.app.stock.Article.ArticleKind;
@@ -8,24 +9,30 @@ import dev.restis.core.fit.SizeTable;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.LengthReader;
+import dev.restis.core.pattern.HardwareSlot;
 import dev.restis.core.pattern.Pattern;
-import dev.restis.core.pattern.PatternBook;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** Understands a piece's choices, or says for each field why not. */
 final class ChoiceReader {
 
     private final PieceChoices choices;
+    private final PatternShelf.Shelved shelved;
+    private final SizeTable sizes;
     private final Map<String, Article> articles;
     private final List<Fault> faults = new ArrayList<>();
 
-    ChoiceReader(PieceChoices choices, Map<String, Article> articles) {
+    ChoiceReader(PieceChoices choices, PatternShelf.Shelved shelved, SizeTable sizes, Map<String, Article> articles) {
         this.choices = choices;
+        this.shelved = shelved;
+        this.sizes = sizes;
         this.articles = articles;
     }
 
@@ -34,20 +41,14 @@ final class ChoiceReader {
     }
 
     /** What was understood; only complete when there are no faults. */
-    Optional<PieceSpec> read() {
-        Optional<Pattern> pattern = PatternBook.byCode(choices.pattern());
-        if (pattern.isEmpty()) {
-            String known = String.join(
-                    ", ", PatternBook.all().stream().map(Pattern::code).toList());
-            faults.add(Fault.of("pattern", "pattern.unknown", choices.pattern(), known));
-            return Optional.empty();
-        }
-        boolean band = pattern.get().kind() == Pattern.Kind.BRACELET;
+    PieceSpec read() {
+        Pattern pattern = shelved.pattern();
+        boolean band = pattern.kind().sizedByWrist();
         Optional<SizeTable.Row> size = band ? size() : Optional.empty();
         Optional<Length> wrist =
                 band ? length("wrist", choices.wrist()).or(() -> size.map(SizeTable.Row::wrist)) : Optional.empty();
         Optional<Length> measuredHand = band ? length("hand", choices.hand()) : Optional.empty();
-        Optional<Length> hand = measuredHand.or(() -> wrist.map(SizeTable.HOUSE::handFor));
+        Optional<Length> hand = measuredHand.or(() -> wrist.map(sizes::handFor));
         Optional<Length> length = band ? Optional.empty() : length("length", choices.length());
         if (faults.isEmpty() && band && wrist.isEmpty()) {
             faults.add(Fault.of("wrist", "wrist.missing"));
@@ -55,36 +56,27 @@ final class ChoiceReader {
         if (faults.isEmpty() && !band && length.isEmpty()) {
             faults.add(Fault.of("length", "length.missing"));
         }
-        List<Long> colours = colours(pattern.get());
-        Optional<Article> bead = article("bead", choices.bead(), ArticleKind.BEAD);
-        Optional<Article> ring = article("ring", choices.ring(), ArticleKind.RING);
-        int beadCount = beadCount(bead.isPresent());
-        if (pattern.get().hangsOnRing() && ring.isEmpty()) {
-            faults.add(Fault.of("ring", "ring.missing"));
-        }
-        Ease ease = ease();
-        return Optional.of(new PieceSpec(
-                pattern.get().code(),
+        return new PieceSpec(
+                pattern.code(),
+                shelved.version(),
                 size.map(SizeTable.Row::name).orElse(null),
                 micrometres(wrist),
                 micrometres(hand),
                 measuredHand.isEmpty(),
-                ease,
+                ease(),
                 micrometres(length),
-                colours,
-                bead.filter(b -> beadCount > 0).map(Article::id).orElse(null),
-                bead.isPresent() ? beadCount : 0,
-                pattern.get().hangsOnRing() ? ring.map(Article::id).orElse(null) : null,
-                choices.units()));
+                colours(pattern),
+                parts(pattern),
+                Boolean.TRUE.equals(choices.kit()),
+                choices.units());
     }
 
     private Optional<SizeTable.Row> size() {
         Optional<String> name = Texts.given(choices.size());
-        Optional<SizeTable.Row> row = name.flatMap(SizeTable.HOUSE::byName);
+        Optional<SizeTable.Row> row = name.flatMap(sizes::byName);
         if (name.isPresent() && row.isEmpty()) {
             String known = String.join(
-                    ", ",
-                    SizeTable.HOUSE.rows().stream().map(SizeTable.Row::name).toList());
+                    ", ", sizes.rows().stream().map(SizeTable.Row::name).toList());
             faults.add(Fault.of("size", "size.unknown", name.get(), known));
         }
         return row;
@@ -101,7 +93,7 @@ final class ChoiceReader {
 
     private List<Long> colours(Pattern pattern) {
         List<Long> ids = new ArrayList<>();
-        for (int slot = 0; slot < pattern.slots().size(); slot++) {
+        for (int slot = 0; slot < pattern.cords().size(); slot++) {
             String field = "colours[" + slot + "]";
             String code = slot < choices.colours().size() ? choices.colours().get(slot) : "";
             if (Texts.given(code).isEmpty()) {
@@ -112,6 +104,56 @@ final class ChoiceReader {
         return ids;
     }
 
+    private List<PartSpec> parts(Pattern pattern) {
+        Map<String, PieceChoices.PartChoice> chosen = choices.parts() == null ? Map.of() : choices.parts();
+        Set<String> unknown = new HashSet<>(chosen.keySet());
+        List<PartSpec> parts = new ArrayList<>();
+        for (HardwareSlot slot : pattern.hardware()) {
+            unknown.remove(slot.code());
+            part(slot, chosen.get(slot.code())).ifPresent(parts::add);
+        }
+        chosen.forEach((slot, choice) -> {
+            if (unknown.contains(slot) && (Texts.given(choice.article()).isPresent() || count(choice) != 0)) {
+                boolean beads = slot.equals("bead");
+                faults.add(Fault.of(
+                        "parts[" + slot + "]" + (beads ? ".count" : ""),
+                        beads ? "beads.none" : "part.unknown",
+                        slot,
+                        String.join(
+                                ", ",
+                                pattern.hardware().stream()
+                                        .map(HardwareSlot::code)
+                                        .toList())));
+            }
+        });
+        return parts;
+    }
+
+    private static int count(PieceChoices.@Nullable PartChoice choice) {
+        return choice == null || choice.count() == null ? 0 : choice.count();
+    }
+
+    private Optional<PartSpec> part(HardwareSlot slot, PieceChoices.@Nullable PartChoice choice) {
+        String field = "parts[" + slot.code() + "]";
+        Optional<String> given = choice == null ? Optional.empty() : Texts.given(choice.article());
+        Optional<Article> article = given.flatMap(code -> article(field, code, ArticleKind.of(slot.kind())));
+        int count = count(choice);
+        if (slot.chosenCount() > 0) {
+            if (count < 0) {
+                faults.add(Fault.of(field + ".count", "beads.negative", count));
+            } else if (count > 0 && given.isEmpty()) {
+                faults.add(Fault.of(field, "bead.missing", count));
+            } else if (count == 0 && given.isPresent()) {
+                faults.add(Fault.of(field + ".count", "beads.zero"));
+            }
+            return article.filter(a -> count > 0).map(a -> new PartSpec(slot.code(), a.id(), count));
+        }
+        if (given.isEmpty() && !slot.optional()) {
+            faults.add(Fault.of(field, "part.missing", slot.code()));
+        }
+        return article.map(a -> new PartSpec(slot.code(), a.id(), 0));
+    }
+
     private Optional<Article> article(String field, @Nullable String code, ArticleKind kind) {
         Optional<String> given = Texts.given(code).map(c -> c.toUpperCase(Locale.ROOT));
         Optional<Article> article = given.map(articles::get).filter(a -> a.kind() == kind);
@@ -119,18 +161,6 @@ final class ChoiceReader {
             faults.add(Fault.of(field, "article.unknown", given.get()));
         }
         return article;
-    }
-
-    private int beadCount(boolean bead) {
-        int count = choices.beadCount() == null ? 0 : choices.beadCount();
-        if (count < 0) {
-            faults.add(Fault.of("beadCount", "beads.negative", count));
-        } else if (count > 0 && !bead && Texts.given(choices.bead()).isEmpty()) {
-            faults.add(Fault.of("bead", "bead.missing", count));
-        } else if (count == 0 && bead) {
-            faults.add(Fault.of("beadCount", "beads.zero"));
-        }
-        return count;
     }
 
     private Ease ease() {

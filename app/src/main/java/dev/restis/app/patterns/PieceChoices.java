@@ -2,6 +2,7 @@ package dev.restis.app.patterns;
 
 import dev.restis.core.measure.UnitSystem;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -13,10 +14,9 @@ import org.jspecify.annotations.Nullable;
  * @param hand girth of the hand, if measured
  * @param ease SNUG, COMFORTABLE or LOOSE; comfortable when missing
  * @param length finished length of a piece that is no band
- * @param colours article codes, one for each of the pattern's colours, in order
- * @param bead article code of the beads, if any
- * @param beadCount how many beads
- * @param ring article code of the ring, if the pattern hangs on one
+ * @param colours article codes, one for each of the pattern's cords, in order
+ * @param parts the hardware chosen, by the pattern's slot
+ * @param kit whether it is sold to be tied by the customer
  * @param units what bare numbers mean, and the step strands are cut to
  */
 public record PieceChoices(
@@ -27,7 +27,15 @@ public record PieceChoices(
         @Nullable String ease,
         @Nullable String length,
         List<String> colours,
-        @Nullable String bead,
-        @Nullable Integer beadCount,
-        @Nullable String ring,
-        UnitSystem units) {}
+        @Nullable Map<String, PartChoice> parts,
+        @Nullable Boolean kit,
+        UnitSystem units) {
+
+    /**
+     * A part chosen.
+     *
+     * @param article its code; empty for none
+     * @param count how many, where the pattern leaves it to the maker
+     */
+    public record PartChoice(String article, @Nullable Integer count) {}
+}

@@ -1,5 +1,8 @@
 package dev.restis.app.patterns;
 
+import dev.restis.app.measures.Measures;
+import dev.restis.app.patterns.PatternShelf.Shelved;
+import dev.restis.app.patterns.PieceSpec.PartSpec;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.stock.Article;
 import dev.restis.app.stock.Articles;
@@ -7,10 +10,11 @@ import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cord.Cord;
 import dev.restis.core.cost.Estimate;
 import dev.restis.core.cost.PieceCost;
+import dev.restis.core.fit.SizeTable;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
-import dev.restis.core.pattern.Pattern;
-import dev.restis.core.pattern.PatternBook;
+import dev.restis.core.pattern.HardwareSlot;
+import dev.restis.core.piece.Check;
 import dev.restis.core.piece.MarginPolicy;
 import dev.restis.core.piece.PieceRequest;
 import dev.restis.core.piece.PieceWorker;
@@ -18,12 +22,14 @@ import dev.restis.core.piece.WorkedPiece;
 import dev.restis.core.stock.Balance;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** Where pieces are worked out: orders, forms, files, batches and costs all ask here. */
@@ -32,75 +38,116 @@ public class PieceDesk {
 
     private final Articles articles;
     private final Workshop workshop;
+    private final Measures measures;
+    private final PatternShelf shelf;
 
-    PieceDesk(Articles articles, Workshop workshop) {
+    PieceDesk(Articles articles, Workshop workshop, Measures measures, PatternShelf shelf) {
         this.articles = articles;
         this.workshop = workshop;
+        this.measures = measures;
+        this.shelf = shelf;
     }
 
-    /** A sitting at the desk: articles and the house's margin are read once for many pieces. */
+    /** A sitting at the desk: articles, patterns and the house's rules are read once for many pieces. */
     public Sitting sit() {
-        return new Sitting(articles.all(), workshop.margin());
+        return new Sitting(articles.all(), workshop.margin(), measures.house(), shelf);
     }
 
     /** Either what was understood, or every field that was not. */
     public record Understood(Optional<PieceSpec> spec, List<Fault> faults) {}
 
-    /** A worked-out piece with the articles it is made of and what it should cost. */
-    public record Worked(
-            PieceSpec spec, WorkedPiece piece, List<Article> cords, Optional<Article> bead, Optional<Article> ring) {
+    /**
+     * A worked-out piece with the articles it is made of and what it should cost.
+     *
+     * @param parts the chosen article of each hardware slot, in the pattern's order
+     */
+    public record Worked(PieceSpec spec, WorkedPiece piece, List<Article> cords, Map<String, Article> parts) {
 
         public PieceCost estimate() {
-            BigDecimal hardware = bead.map(Article::unitPrice)
-                    .orElse(BigDecimal.ZERO)
-                    .multiply(BigDecimal.valueOf(piece.beads()))
-                    .add(ring.map(Article::unitPrice).orElse(BigDecimal.ZERO))
-                    .setScale(Balance.SCALE, RoundingMode.HALF_EVEN);
-            return Estimate.of(piece, cords.stream().map(Article::unitPrice).toList(), hardware);
+            BigDecimal hardware = BigDecimal.ZERO;
+            for (Map.Entry<Article, Integer> part : hardware().entrySet()) {
+                hardware = hardware.add(part.getKey().unitPrice().multiply(BigDecimal.valueOf(part.getValue())));
+            }
+            return Estimate.of(
+                    piece,
+                    cords.stream().map(Article::unitPrice).toList(),
+                    hardware.setScale(Balance.SCALE, RoundingMode.HALF_EVEN));
+        }
+
+        /** How many of each article the piece takes; one article may serve in two slots. */
+        public Map<Article, Integer> hardware() {
+            Map<Article, Integer> counts = new LinkedHashMap<>();
+            piece.hardware().forEach((slot, count) -> {
+                Article article = parts.get(slot);
+                if (article != null) {
+                    counts.merge(article, count, Integer::sum);
+                }
+            });
+            return counts;
         }
 
         public List<String> colours() {
             return cords.stream().map(Article::colour).toList();
         }
 
-        public String beadColour() {
-            return bead.map(Article::colour).orElse("#8A969B");
+        /** A colour for each of the pattern's hardware slots. */
+        public List<String> hardwareColours() {
+            return piece.request().pattern().hardware().stream()
+                    .map(slot -> Optional.ofNullable(parts.get(slot.code()))
+                            .map(Article::colour)
+                            .orElse("#8A969B"))
+                    .toList();
         }
     }
 
     /** Works on one reading of the stock. */
     public static final class Sitting {
+        /** More alternatives than this are no help to choose from. */
+        private static final int MOST_OFFERS = 4;
+
         private final Map<String, Article> byCode;
         private final Map<Long, Article> byId;
         private final MarginPolicy margin;
+        private final Measures.House house;
+        private final PatternShelf shelf;
+        private final Map<String, Shelved> latest;
 
-        private Sitting(List<Article> all, MarginPolicy margin) {
+        private Sitting(List<Article> all, MarginPolicy margin, Measures.House house, PatternShelf shelf) {
             this.byCode = all.stream().collect(Collectors.toMap(Article::code, Function.identity()));
             this.byId = all.stream().collect(Collectors.toMap(Article::id, Function.identity()));
             this.margin = margin;
+            this.house = house;
+            this.shelf = shelf;
+            this.latest = shelf.latest();
         }
 
         /** Reads choices as typed, and tries whether the piece can be worked out. */
         public Understood understand(PieceChoices choices) {
-            ChoiceReader reader = new ChoiceReader(choices, byCode);
-            Optional<PieceSpec> spec = reader.read();
-            if (!reader.faults().isEmpty() || spec.isEmpty()) {
+            Shelved shelved = latest.get(choices.pattern());
+            if (shelved == null) {
+                String known = String.join(", ", latest.keySet());
+                return new Understood(
+                        Optional.empty(), List.of(Fault.of("pattern", "pattern.unknown", choices.pattern(), known)));
+            }
+            ChoiceReader reader = new ChoiceReader(choices, shelved, house.sizes(), byCode);
+            PieceSpec spec = reader.read();
+            if (!reader.faults().isEmpty()) {
                 return new Understood(Optional.empty(), reader.faults());
             }
-            return PieceWorker.workOut(request(spec.get()))
-                    .fold(piece -> new Understood(spec, List.of()), faults -> new Understood(Optional.empty(), faults));
+            return PieceWorker.workOut(request(spec))
+                    .fold(
+                            piece -> new Understood(Optional.of(spec), List.of()),
+                            faults -> new Understood(Optional.empty(), faults));
         }
 
         public Worked workOut(PieceSpec spec) {
             WorkedPiece piece = PieceWorker.workOut(request(spec)).fold(Function.identity(), faults -> {
                 throw new Rejected(faults);
             });
+            Map<String, Article> parts = new LinkedHashMap<>();
+            spec.parts().forEach(p -> parts.put(p.slot(), article(p.article())));
             return new Worked(
-                    spec,
-                    piece,
-                    spec.articles().stream().map(this::article).toList(),
-                    optional(spec.bead()),
-                    optional(spec.ring()));
+                    spec, piece, spec.articles().stream().map(this::article).toList(), parts);
         }
 
         public Article article(long id) {
@@ -111,33 +158,96 @@ public class PieceDesk {
             return article;
         }
 
-        private Optional<Article> optional(@Nullable Long id) {
-            return Optional.ofNullable(id).map(this::article);
+        /** The name of the newest version of a pattern; its code when there is none. */
+        public String patternName(String code) {
+            Shelved shelved = latest.get(code);
+            return shelved == null ? code : shelved.pattern().name();
+        }
+
+        /** The parts that a pattern takes, with beads always among them so that a stray number of them is noticed. */
+        public List<String> hardwareSlots(String code) {
+            List<String> slots = new ArrayList<>(List.of("bead"));
+            Shelved shelved = latest.get(code);
+            if (shelved != null) {
+                shelved.pattern().hardware().stream()
+                        .map(HardwareSlot::code)
+                        .filter(c -> !slots.contains(c))
+                        .forEach(slots::add);
+            }
+            return slots;
+        }
+
+        /** Other articles of the same kind with which everything about that part would be good. */
+        public List<Article> offers(Worked worked, Check check) {
+            Optional<HardwareSlot> slot = worked.piece().request().pattern().hardware(check.part());
+            if (slot.isEmpty() || check.verdict() == Check.Verdict.GOOD) {
+                return List.of();
+            }
+            Article.ArticleKind kind = Article.ArticleKind.of(slot.get().kind());
+            List<Article> offers = new ArrayList<>();
+            for (Article other : byCode.values()) {
+                if (other.kind() == kind && mends(worked, check.part(), other)) {
+                    offers.add(other);
+                }
+            }
+            return offers.stream()
+                    .sorted(java.util.Comparator.comparing((Article a) -> a.onHand() > 0 ? 0 : 1)
+                            .thenComparing(Article::code))
+                    .limit(MOST_OFFERS)
+                    .toList();
+        }
+
+        private boolean mends(Worked worked, String slot, Article other) {
+            PieceRequest request = worked.piece().request();
+            Map<String, PieceRequest.Part> parts = new HashMap<>(request.parts());
+            int count = Optional.ofNullable(parts.get(slot))
+                    .map(PieceRequest.Part::count)
+                    .orElse(0);
+            parts.put(slot, new PieceRequest.Part(other.hardware(), count));
+            return PieceWorker.workOut(request.with(parts))
+                    .fold(
+                            piece -> piece.checks().stream()
+                                    .allMatch(c -> !c.part().equals(slot) || c.verdict() == Check.Verdict.GOOD),
+                            faults -> false);
         }
 
         private PieceRequest request(PieceSpec spec) {
-            Pattern pattern = PatternBook.byCode(spec.pattern()).orElseThrow();
+            Shelved shelved = shelf.find(spec.pattern(), spec.patternVersion())
+                    .orElseThrow(() -> new IllegalStateException(
+                            "Impossible state: no pattern " + spec.pattern() + " in version " + spec.patternVersion()));
             List<Cord> cords =
                     spec.articles().stream().map(id -> article(id).cord()).toList();
+            Map<String, PieceRequest.Part> parts = new HashMap<>();
+            for (PartSpec part : spec.parts()) {
+                parts.put(
+                        part.slot(),
+                        new PieceRequest.Part(article(part.article()).hardware(), part.count()));
+            }
             return new PieceRequest(
-                    pattern,
+                    shelved.pattern(),
                     cords,
                     size(spec),
-                    optional(spec.bead()).map(b -> new PieceRequest.Beads(b.bead(), spec.beadCount())),
-                    optional(spec.ring()).map(Article::ring),
-                    margin,
-                    spec.units().cuttingStep());
+                    parts,
+                    new PieceRequest.House(margin, spec.units().cuttingStep(), house.takeUps(), spec.kit()));
         }
 
-        private static PieceRequest.Size size(PieceSpec spec) {
+        private PieceRequest.Size size(PieceSpec spec) {
             if (spec.wristUm() != null && spec.handUm() != null) {
                 return new PieceRequest.Size.Wrist(
-                        new Length(spec.wristUm()), new Length(spec.handUm()), spec.handAssumed(), spec.ease());
+                        new Length(spec.wristUm()),
+                        new Length(spec.handUm()),
+                        spec.handAssumed(),
+                        house.eases().getOrDefault(spec.ease(), spec.ease().length()));
             }
             if (spec.lengthUm() != null) {
                 return new PieceRequest.Size.Finished(new Length(spec.lengthUm()));
             }
             throw new IllegalStateException("Impossible state: a piece with neither wrist nor length");
         }
+    }
+
+    /** The sizes that a name may stand for. */
+    public SizeTable sizes() {
+        return measures.house().sizes();
     }
 }

@@ -1,22 +1,30 @@
 package dev.restis.app.patterns;
 
 import dev.restis.app.stock.Article;
+import dev.restis.app.stock.Article.ArticleKind;
 import dev.restis.core.cost.PieceCost;
+import dev.restis.core.fit.SlidingFit;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.Sum;
+import dev.restis.core.pattern.Pattern;
 import dev.restis.core.picture.Picture;
 import dev.restis.core.picture.PictureDrawer;
 import dev.restis.core.picture.PictureDrawer.Detail;
 import dev.restis.core.picture.SvgWriter;
+import dev.restis.core.piece.Caution;
 import dev.restis.core.piece.Check;
 import dev.restis.core.piece.PieceFit;
+import dev.restis.core.piece.TakeUp;
+import dev.restis.core.piece.WorkedBody;
 import dev.restis.core.piece.WorkedPiece;
 import dev.restis.core.piece.WorkedStrand;
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -25,11 +33,14 @@ import org.jspecify.annotations.Nullable;
 public record PieceView(
         String pattern,
         String patternName,
+        Pattern.Closure closure,
         FitView fit,
         List<StrandView> strands,
         List<HardwareView> hardware,
         List<CheckView> checks,
         Check.Verdict verdict,
+        List<ThreadView> threading,
+        List<Caution> cautions,
         CostView estimate,
         PictureView picture) {
 
@@ -50,26 +61,39 @@ public record PieceView(
     }
 
     public record BandView(
-            long sliderUm,
+            SlidingFit.Kind kind,
+            long partUm,
             long tailUm,
-            SumView tailTwice,
+            SumView tailSum,
             long closedUm,
             long openUm,
             long handUm,
             boolean handAssumed) {}
 
-    public record FitView(
-            SumView target,
-            SumView body,
-            long thicknessUm,
-            long widthUm,
+    public record BodyView(
+            String stitch,
             long pitchUm,
             List<Integer> groups,
             int repeats,
-            long bodyUm,
+            long lengthUm,
+            boolean within,
+            TakeUp.Source source,
+            double spread) {}
+
+    public record EyeView(long insideUm, long stopperUm) {}
+
+    public record FitView(
+            SumView target,
+            SumView room,
+            long thicknessUm,
+            long widthUm,
+            List<BodyView> bodies,
+            int around,
             long reachedUm,
             long errorUm,
-            @Nullable BandView band) {}
+            @Nullable BandView band,
+            @Nullable Long innerUm,
+            @Nullable EyeView eye) {}
 
     public record StrandView(
             String role,
@@ -83,14 +107,19 @@ public record PieceView(
             double risk,
             SumView sum) {}
 
-    public record HardwareView(String articleCode, String articleName, String kind, int quantity) {}
+    public record HardwareView(String articleCode, String articleName, ArticleKind kind, int quantity) {}
+
+    public record OfferView(String slot, String articleCode, String articleName) {}
 
     public record CheckView(
             String code,
             Check.Verdict verdict,
             Map<String, Long> lengthsUm,
             Map<String, Double> numbers,
-            String subject) {}
+            String subject,
+            List<OfferView> offers) {}
+
+    public record ThreadView(String code, String part, int count, List<String> roles) {}
 
     public record CostView(BigDecimal used, BigDecimal tails, BigDecimal waste, BigDecimal hardware, BigDecimal total) {
         public static CostView of(PieceCost cost) {
@@ -98,41 +127,85 @@ public record PieceView(
         }
     }
 
-    public record PictureView(String svg, double widthMm, double heightMm, double bodyFromMm, double bodyToMm) {}
+    /**
+     * The piece drawn to scale.
+     *
+     * @param fromMm where the measured length starts along the width
+     * @param toMm where it ends
+     * @param shortened whether long parts are left out, so that it cannot be measured
+     */
+    public record PictureView(
+            String svg, double widthMm, double heightMm, double fromMm, double toMm, boolean shortened) {}
 
     /** Shows a piece of which {@code quantity} are wanted; stock is judged for all of them. */
-    public static PieceView of(PieceDesk.Worked worked, int quantity) {
+    public static PieceView of(PieceDesk.Sitting sitting, PieceDesk.Worked worked, int quantity) {
         WorkedPiece piece = worked.piece();
-        List<CheckView> checks = new ArrayList<>(piece.checks().stream()
-                .map(c -> new CheckView(c.code(), c.verdict(), micrometres(c.lengths()), c.numbers(), ""))
-                .toList());
+        List<CheckView> checks = new ArrayList<>();
+        for (Check check : piece.checks()) {
+            checks.add(check(sitting, worked, check));
+        }
         checks.addAll(stockChecks(worked, quantity));
         Check.Verdict worst = checks.stream()
                 .map(CheckView::verdict)
-                .max(java.util.Comparator.naturalOrder())
+                .max(Comparator.naturalOrder())
                 .orElse(Check.Verdict.GOOD);
         return new PieceView(
                 worked.spec().pattern(),
                 piece.request().pattern().name(),
+                piece.request().pattern().closure(),
                 fit(piece.fit()),
                 piece.strands().stream()
                         .map(s -> strand(s, worked.cords().get(s.slot())))
                         .toList(),
-                hardware(worked),
+                worked.hardware().entrySet().stream()
+                        .map(e -> new HardwareView(
+                                e.getKey().code(), e.getKey().name(), e.getKey().kind(), e.getValue()))
+                        .toList(),
                 checks,
                 worst,
+                threading(piece),
+                piece.cautions(),
                 CostView.of(worked.estimate()),
                 picture(worked, Detail.FULL));
     }
 
+    private static CheckView check(PieceDesk.Sitting sitting, PieceDesk.Worked worked, Check check) {
+        String subject = Optional.ofNullable(worked.parts().get(check.part()))
+                .map(a -> a.code() + " " + a.name())
+                .orElse(check.part());
+        List<OfferView> offers = sitting.offers(worked, check).stream()
+                .map(a -> new OfferView(check.part(), a.code(), a.name()))
+                .toList();
+        return new CheckView(
+                check.code(), check.verdict(), micrometres(check.lengths()), check.numbers(), subject, offers);
+    }
+
     static PictureView picture(PieceDesk.Worked worked, Detail detail) {
-        Picture picture = PictureDrawer.draw(worked.piece(), detail);
+        return picture(worked.piece(), worked.colours(), worked.hardwareColours(), detail);
+    }
+
+    static PictureView picture(WorkedPiece piece, List<String> colours, List<String> hardware, Detail detail) {
+        Picture picture = PictureDrawer.draw(piece, detail);
         return new PictureView(
-                SvgWriter.write(picture, worked.colours(), worked.beadColour()),
+                SvgWriter.write(picture, colours, hardware),
                 picture.width(),
                 picture.height(),
-                picture.bodyFrom(),
-                picture.bodyTo());
+                picture.from(),
+                picture.to(),
+                picture.shortened());
+    }
+
+    private static List<ThreadView> threading(WorkedPiece piece) {
+        return piece.threading().stream()
+                .map(step -> new ThreadView(
+                        step.code(),
+                        step.part(),
+                        step.count(),
+                        piece.request().pattern().roles().stream()
+                                .filter(r -> r.legs().stream().anyMatch(step.seats()::contains))
+                                .map(r -> r.code())
+                                .toList()))
+                .toList();
     }
 
     /** Whether what lies on the shelves is enough; the cut list decides lot by lot. */
@@ -148,44 +221,59 @@ public record PieceView(
                 article.onHand() >= length ? Check.Verdict.GOOD : Check.Verdict.NO,
                 Map.of("needed", length, "onHand", article.onHand()),
                 Map.of(),
-                article.code() + " " + article.name())));
-        for (HardwareView part : hardware(worked)) {
-            Article article = worked.bead()
-                    .filter(b -> b.code().equals(part.articleCode()))
-                    .orElseGet(() -> worked.ring().orElseThrow());
-            long count = (long) part.quantity() * quantity;
+                article.code() + " " + article.name(),
+                List.of())));
+        worked.hardware().forEach((article, each) -> {
+            long count = (long) each * quantity;
             checks.add(new CheckView(
                     "hardware",
                     article.onHand() >= count ? Check.Verdict.GOOD : Check.Verdict.NO,
                     Map.of(),
                     Map.of("needed", (double) count, "onHand", (double) article.onHand()),
-                    article.code() + " " + article.name()));
-        }
+                    article.code() + " " + article.name(),
+                    List.of()));
+        });
         return checks;
     }
 
-    private static FitView fit(PieceFit fit) {
+    static FitView fit(PieceFit fit) {
         return new FitView(
                 SumView.of(fit.target()),
-                SumView.of(fit.body()),
+                SumView.of(fit.room()),
                 fit.thickness().micrometres(),
                 fit.width().micrometres(),
-                fit.pitch().micrometres(),
-                fit.groups(),
-                fit.repeats(),
-                fit.bodyLength().micrometres(),
+                fit.bodies().stream().map(PieceView::body).toList(),
+                fit.around(),
                 fit.reached().micrometres(),
                 fit.error().micrometres(),
                 fit.band()
                         .map(b -> new BandView(
-                                b.slider().micrometres(),
+                                b.kind(),
+                                b.part().micrometres(),
                                 b.tail().micrometres(),
-                                SumView.of(b.tailTwice()),
+                                SumView.of(b.tailSum()),
                                 b.closed().micrometres(),
                                 b.open().micrometres(),
                                 b.hand().micrometres(),
                                 b.handAssumed()))
+                        .orElse(null),
+                fit.inner().map(Length::micrometres).orElse(null),
+                fit.eye()
+                        .map(e -> new EyeView(
+                                e.inside().micrometres(), e.stopper().micrometres()))
                         .orElse(null));
+    }
+
+    private static BodyView body(WorkedBody body) {
+        return new BodyView(
+                body.section().stitch().code(),
+                body.pitch().micrometres(),
+                body.groups(),
+                body.repeats(),
+                body.length().micrometres(),
+                body.section().within(),
+                body.takeUp().source(),
+                body.takeUp().spread());
     }
 
     private static StrandView strand(WorkedStrand strand, Article article) {
@@ -200,19 +288,6 @@ public record PieceView(
                 strand.foldMark().map(Length::micrometres).orElse(null),
                 strand.risk(),
                 SumView.of(strand.sum()));
-    }
-
-    private static List<HardwareView> hardware(PieceDesk.Worked worked) {
-        List<HardwareView> parts = new ArrayList<>();
-        worked.bead()
-                .filter(b -> worked.piece().beads() > 0)
-                .ifPresent(b -> parts.add(new HardwareView(
-                        b.code(), b.name(), "BEAD", worked.piece().beads())));
-        worked.ring()
-                .filter(r -> worked.piece().rings() > 0)
-                .ifPresent(r -> parts.add(new HardwareView(
-                        r.code(), r.name(), "RING", worked.piece().rings())));
-        return parts;
     }
 
     private static Map<String, Long> micrometres(Map<String, Length> lengths) {

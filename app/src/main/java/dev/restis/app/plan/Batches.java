@@ -5,7 +5,6 @@ import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
-import dev.restis.app.stock.Article;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cost.PieceCost;
 import dev.restis.core.measure.Fault;
@@ -102,12 +101,7 @@ public class Batches {
                     s.foldMark().map(f -> f.micrometres()).orElse(null)
                 });
             }
-            worked.bead()
-                    .ifPresent(
-                            b -> addPart(parts, piece.piece(), b, worked.piece().beads()));
-            worked.ring()
-                    .ifPresent(
-                            r -> addPart(parts, piece.piece(), r, worked.piece().rings()));
+            worked.hardware().forEach((article, count) -> parts.add(new Object[] {piece.piece(), article.id(), count}));
             PieceCost estimate = worked.estimate();
             estimates.add(new Object[] {piece.piece(), estimate.used(), estimate.tails(), estimate.hardware()});
         }
@@ -116,12 +110,6 @@ public class Batches {
                 strands);
         bulk.batchUpdate("insert into piece_hardware (piece_id, article_id, quantity) values (?, ?, ?)", parts);
         bulk.batchUpdate("insert into piece_estimate (piece_id, used, tails, hardware) values (?, ?, ?, ?)", estimates);
-    }
-
-    private static void addPart(List<Object[]> parts, long piece, Article article, int quantity) {
-        if (quantity > 0) {
-            parts.add(new Object[] {piece, article.id(), quantity});
-        }
     }
 
     private static String reasons(PieceDesk.Worked worked) {

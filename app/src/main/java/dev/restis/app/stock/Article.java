@@ -1,18 +1,20 @@
 package dev.restis.app.stock;
 
-import dev.restis.core.cord.Bead;
 import dev.restis.core.cord.Cord;
+import dev.restis.core.cord.Hardware;
+import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.cord.Material;
-import dev.restis.core.cord.Ring;
 import dev.restis.core.measure.Length;
 import java.math.BigDecimal;
+import java.util.EnumMap;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
  * An article with what is on hand of it.
  *
  * @param colour {@code #RRGGBB}
- * @param diameterUm of a cord, or of a bead across
+ * @param diameterUm of a cord, or of a part across
  * @param keepUm least length of this cord worth keeping as a remnant
  * @param onHand micrometres of cord, or pieces of hardware
  * @param unitPrice what a metre or a piece on hand cost; that of all receipts when nothing is on hand; 0 before the first
@@ -37,19 +39,44 @@ public record Article(
     public enum ArticleKind {
         CORD,
         BEAD,
-        RING
+        SLIDE_BEAD,
+        RING,
+        CLASP,
+        BUCKLE,
+        SHACKLE,
+        CENTREPIECE,
+        BUTTON,
+        BREAKAWAY,
+        CHARM;
+
+        public static ArticleKind of(Hardware.Kind kind) {
+            return valueOf(kind.name());
+        }
+
+        Hardware.Kind hardware() {
+            return Hardware.Kind.valueOf(name());
+        }
     }
 
     public Cord cord() {
         return new Cord(Material.byCode(of(material)).orElseThrow(), length(diameterUm), unitPrice.doubleValue());
     }
 
-    public Bead bead() {
-        return new Bead(length(lengthUm), length(diameterUm), length(holeUm));
-    }
-
-    public Ring ring() {
-        return new Ring(length(innerWidthUm), length(barUm));
+    public Hardware hardware() {
+        Map<Measure, Length> measures = new EnumMap<>(Measure.class);
+        for (Measure measure : kind.hardware().measures()) {
+            measures.put(
+                    measure,
+                    length(
+                            switch (measure) {
+                                case LENGTH -> lengthUm;
+                                case ACROSS -> diameterUm;
+                                case HOLE -> holeUm;
+                                case INNER_WIDTH -> innerWidthUm;
+                                case BAR -> barUm;
+                            }));
+        }
+        return new Hardware(kind.hardware(), measures);
     }
 
     Length keepLength() {

@@ -1,6 +1,7 @@
 package dev.restis.app.stock;
 
 import dev.restis.app.stock.Article.ArticleKind;
+import dev.restis.core.cord.Hardware.Measure;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -40,17 +41,13 @@ class ArticleRow {
     @Nullable
     Long keepUm;
 
-    @Nullable
-    Long lengthUm;
+    private @Nullable Long lengthUm;
 
-    @Nullable
-    Long holeUm;
+    private @Nullable Long holeUm;
 
-    @Nullable
-    Long innerWidthUm;
+    private @Nullable Long innerWidthUm;
 
-    @Nullable
-    Long barUm;
+    private @Nullable Long barUm;
 
     protected ArticleRow() {}
 
@@ -63,5 +60,15 @@ class ArticleRow {
 
     long id() {
         return id;
+    }
+
+    void keep(Measure measure, @Nullable Long micrometres) {
+        switch (measure) {
+            case LENGTH -> lengthUm = micrometres;
+            case ACROSS -> diameterUm = micrometres;
+            case HOLE -> holeUm = micrometres;
+            case INNER_WIDTH -> innerWidthUm = micrometres;
+            case BAR -> barUm = micrometres;
+        }
     }
 }

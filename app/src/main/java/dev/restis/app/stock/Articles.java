@@ -5,6 +5,7 @@ import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.app.stock.Article.ArticleKind;
 import dev.restis.core.cord.Cord;
+import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.cord.Material;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
@@ -13,6 +14,7 @@ import dev.restis.core.measure.UnitSystem;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -27,9 +29,9 @@ public class Articles {
     /**
      * An article as typed; lengths are text in any unit.
      *
-     * @param across a cord's diameter, a bead's diameter across, or a ring's inside width
-     * @param hole a bead's hole, or the thickness of a ring's wire
-     * @param length a bead's length along the hole, or the least length of a cord worth keeping
+     * @param diameter of a cord
+     * @param keep the least length of a cord worth keeping
+     * @param measures of a part, those that its kind has
      */
     public record NewArticle(
             String code,
@@ -37,9 +39,9 @@ public class Articles {
             String name,
             String colour,
             @Nullable String material,
-            String across,
-            @Nullable String hole,
-            @Nullable String length,
+            @Nullable String diameter,
+            @Nullable String keep,
+            @Nullable Map<Measure, String> measures,
             UnitSystem units) {}
 
     private static final Pattern CODE = Pattern.compile("[A-Z0-9][A-Z0-9-]{0,11}");
@@ -97,23 +99,19 @@ public class Articles {
         }
         ArticleRow row = new ArticleRow(code, input.kind(), name, input.colour());
         Measures measures = new Measures(input, faults);
-        switch (input.kind()) {
-            case CORD -> {
-                if (Material.byCode(String.valueOf(input.material())).isEmpty()) {
-                    faults.add(Fault.of("material", "article.material", String.valueOf(input.material())));
-                }
-                row.material = input.material();
-                row.diameterUm = measures.read("across", input.across(), Cord.THINNEST, Cord.THICKEST);
-                row.keepUm = measures.read("length", input.length(), mm(50), mm(5000));
+        if (input.kind() == ArticleKind.CORD) {
+            if (Material.byCode(String.valueOf(input.material())).isEmpty()) {
+                faults.add(Fault.of("material", "article.material", String.valueOf(input.material())));
             }
-            case BEAD -> {
-                row.diameterUm = measures.read("across", input.across(), mm(1), mm(60));
-                row.holeUm = measures.read("hole", input.hole(), new Length(300), mm(40));
-                row.lengthUm = measures.read("length", input.length(), mm(1), mm(80));
-            }
-            case RING -> {
-                row.innerWidthUm = measures.read("across", input.across(), mm(5), mm(100));
-                row.barUm = measures.read("hole", input.hole(), new Length(500), mm(10));
+            row.material = input.material();
+            row.diameterUm = measures.read("diameter", input.diameter(), Cord.THINNEST, Cord.THICKEST);
+            row.keepUm = measures.read("keep", input.keep(), mm(50), mm(5000));
+        } else {
+            Map<Measure, String> given = input.measures() == null ? Map.of() : input.measures();
+            for (Measure measure : input.kind().hardware().measures()) {
+                row.keep(
+                        measure,
+                        measures.read("measures." + measure, given.get(measure), measure.least(), measure.most()));
             }
         }
         if (!faults.isEmpty()) {

@@ -4,8 +4,10 @@ import dev.restis.app.platform.CsvText;
 import dev.restis.app.platform.Made;
 import dev.restis.app.stock.Articles.NewArticle;
 import dev.restis.app.stock.Receipts.NewReceipt;
+import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.cord.Material;
 import dev.restis.core.measure.UnitSystem;
+import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -51,6 +53,20 @@ class StockController {
     @GetMapping("/materials")
     List<String> materials() {
         return Material.standard().stream().map(Material::code).toList();
+    }
+
+    /** The kinds of articles, and what is measured of each besides a cord's diameter. */
+    record KindView(Article.ArticleKind kind, List<Measure> measures) {}
+
+    @GetMapping("/kinds")
+    List<KindView> kinds() {
+        return Arrays.stream(Article.ArticleKind.values())
+                .map(k -> new KindView(
+                        k,
+                        k == Article.ArticleKind.CORD
+                                ? List.of()
+                                : k.hardware().measures().stream().sorted().toList()))
+                .toList();
     }
 
     @PostMapping("/articles")

@@ -36,6 +36,8 @@ class Access {
                                 .permitAll()
                                 .requestMatchers("/api/people/**")
                                 .hasRole("OWNER")
+                                .requestMatchers(HttpMethod.PUT, "/api/measures/**")
+                                .hasRole("OWNER")
                                 .requestMatchers("/api/**")
                                 .authenticated()
                                 .anyRequest()

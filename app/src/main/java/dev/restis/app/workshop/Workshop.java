@@ -7,6 +7,8 @@ import dev.restis.core.measure.Fault;
 import dev.restis.core.piece.MarginPolicy;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -26,14 +28,24 @@ public class Workshop {
     /** Someone who may sign in. */
     public record PersonView(String name, Role role) {}
 
-    private static final Map<String, MarginPolicy> MARGINS = Map.of(
-            "BY_COST", MarginPolicy.BY_COST,
-            "GENEROUS", MarginPolicy.GENEROUS,
-            "EVEN", MarginPolicy.EVEN,
-            "LEAN", MarginPolicy.LEAN);
+    private static final Map<String, MarginPolicy> MARGINS = margins(
+            Map.entry("BY_COST", MarginPolicy.BY_COST),
+            Map.entry("GENEROUS", MarginPolicy.GENEROUS),
+            Map.entry("EVEN", MarginPolicy.EVEN),
+            Map.entry("LEAN", MarginPolicy.LEAN));
     private static final int SHORTEST_PASSWORD = 10;
     /** bcrypt reads no more bytes than this. */
     private static final int LONGEST_PASSWORD = 72;
+
+    /** In the order they are offered. */
+    @SafeVarargs
+    private static Map<String, MarginPolicy> margins(Map.Entry<String, MarginPolicy>... entries) {
+        Map<String, MarginPolicy> margins = new LinkedHashMap<>();
+        for (Map.Entry<String, MarginPolicy> entry : entries) {
+            margins.put(entry.getKey(), entry.getValue());
+        }
+        return Collections.unmodifiableMap(margins);
+    }
 
     private final People people;
     private final JdbcClient jdbc;
@@ -60,6 +72,19 @@ public class Workshop {
 
     public MarginPolicy margin() {
         return MARGINS.getOrDefault(settings().margin(), MarginPolicy.BY_COST);
+    }
+
+    /** The policies a house may choose from, by key. */
+    public static Map<String, MarginPolicy> margins() {
+        return MARGINS;
+    }
+
+    @Transactional
+    public void chooseMargin(String margin) {
+        if (!MARGINS.containsKey(margin)) {
+            throw new Rejected(Fault.of("margin", "margin.unknown", margin, String.join(", ", MARGINS.keySet())));
+        }
+        jdbc.sql("update workshop set margin = ?").param(margin).update();
     }
 
     /** Makes the first owner; only while there is nobody yet. */

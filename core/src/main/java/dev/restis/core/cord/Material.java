@@ -12,6 +12,7 @@ import java.util.Optional;
  * @param holeCompression how far a bundle gives way in a hole, 0.5 to 1.0
  * @param stiff whether ends need a longer grip to be tied
  * @param heatSealable whether ends may be sealed with heat; only synthetics
+ * @param frays whether ends fray while beads are threaded, so that they are trimmed again
  * @param frayAllowance cord lost at each end to sealing or fraying
  */
 public record Material(
@@ -20,16 +21,17 @@ public record Material(
         double holeCompression,
         boolean stiff,
         boolean heatSealable,
+        boolean frays,
         Length frayAllowance) {
 
     private static final List<Material> STANDARD = List.of(
-            new Material("polyester", 0.95, 0.90, false, true, Length.ofMillimetres(3)),
-            new Material("nylon", 0.92, 0.85, false, true, Length.ofMillimetres(3)),
-            new Material("waxed-polyester", 0.97, 0.95, false, true, Length.ofMillimetres(3)),
-            new Material("cotton", 0.92, 0.90, false, false, Length.ofMillimetres(15)),
-            new Material("hemp", 0.95, 0.95, false, false, Length.ofMillimetres(15)),
-            new Material("leather", 1.00, 1.00, true, false, Length.ofMillimetres(3)),
-            new Material("elastic", 0.95, 0.80, false, false, Length.ofMillimetres(10)));
+            new Material("polyester", 0.95, 0.90, false, true, false, Length.ofMillimetres(3)),
+            new Material("nylon", 0.92, 0.85, false, true, false, Length.ofMillimetres(3)),
+            new Material("waxed-polyester", 0.97, 0.95, false, true, false, Length.ofMillimetres(3)),
+            new Material("cotton", 0.92, 0.90, false, false, true, Length.ofMillimetres(15)),
+            new Material("hemp", 0.95, 0.95, false, false, true, Length.ofMillimetres(15)),
+            new Material("leather", 1.00, 1.00, true, false, false, Length.ofMillimetres(3)),
+            new Material("elastic", 0.95, 0.80, false, false, false, Length.ofMillimetres(10)));
 
     public Material {
         if (tensionFactor < 0.5 || tensionFactor > 1.1) {

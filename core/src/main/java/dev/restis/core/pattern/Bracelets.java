@@ -134,10 +134,10 @@ final class Bracelets {
 
     private static Draft squareBar(String code, String name, List<Seat> through) {
         boolean framed = code.endsWith("framed");
-        return Draft.bracelet(code, name)
+        Draft draft = Draft.bracelet(code, name)
                 .cord("core", 2, Draft.OAT)
-                .cord("working", 2, framed ? Draft.LICHEN : Draft.EMBER)
-                .beads(15, framed ? WIDE_BEAD : BEAD)
+                .cord("working", 2, framed ? Draft.LICHEN : Draft.EMBER);
+        return (framed ? draft.part("bead", WIDE_BEAD) : draft.beads(15, BEAD))
                 .straight("core", 0, 2, CORE)
                 .folded("working", 1, 1, WORKING)
                 .closing(1)
@@ -322,7 +322,7 @@ final class Bracelets {
                 .cord("cord", 2, "#5A3A28")
                 .part("button", Hardware.of(Kind.BEAD, 18, 18, 5.5))
                 .beads(6, Hardware.of(Kind.BEAD, 9, 11, 5))
-                .part("slide bead", Hardware.of(Kind.SLIDE_BEAD, 9, 10, 8.4))
+                .part("slide bead", Hardware.of(Kind.SLIDE_BEAD, 9, 10, 5.4))
                 .part("end bead", Hardware.of(Kind.BEAD, 5, 6, 2.6))
                 .straight("cord", 0, 2, CORE)
                 .then(Body.of(Stitches.PLAIN))

@@ -4,10 +4,10 @@ import dev.restis.core.stitch.Gauge;
 import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitch.StrandPath;
-import dev.restis.core.stitch.Waypoint;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * Draws repeats of a stitch. The repeats after which colours and twist are as at the start make a cell, which is drawn
@@ -15,7 +15,8 @@ import java.util.Map;
  */
 final class StitchRun {
 
-    private static final int STEPS = 4;
+    private static final int ROUGH_STEPS = 4;
+    private static final int TIGHT_STEPS = 2;
     private static final double FULL_TURN = 360;
 
     private final Canvas canvas;
@@ -23,8 +24,11 @@ final class StitchRun {
     private final Gauge gauge;
     private final Map<Seat, List<Integer>> slots;
     private final double pitch;
-    private final double halfWidth;
-    private final double layer;
+    private final Layout layout;
+    /** Each path through one repeat, laid flat. */
+    private final List<List<Point>> flat;
+
+    private final int steps;
 
     /**
      * @param slots the cord of each strand in each place of the stitch, in the order of its paths
@@ -36,13 +40,15 @@ final class StitchRun {
         this.gauge = gauge;
         this.slots = slots;
         this.pitch = pitch;
-        boolean straightCores = stitch.cores().most() > 0 && stitch.pathsOf(Seat.CORE) == 0;
-        double cores = stitch.coreLayout() == Gauge.CoreLayout.FLAT
-                ? gauge.cores()
-                : dev.restis.core.stitch.Bundle.packedDiameter(Math.max(1, gauge.cores()));
-        this.halfWidth = straightCores ? gauge.core() * cores / 2 : 0.75 * gauge.working();
-        double coreDepth = stitch.coreLayout() == Gauge.CoreLayout.FLAT ? gauge.core() : gauge.core() * cores;
-        this.layer = straightCores ? (coreDepth + gauge.working()) / 2 : 0.8 * gauge.working();
+        this.layout = Layout.of(stitch, gauge);
+        Optional<List<List<double[]>>> tight = TightLines.of(stitch, gauge.cores());
+        this.flat = tight.map(lines -> layout.tight(lines, pitch))
+                .orElseGet(() -> stitch.paths().stream()
+                        .map(path -> path.waypoints().stream()
+                                .map(w -> layout.point(w, pitch, path.seat()))
+                                .toList())
+                        .toList());
+        this.steps = tight.isPresent() ? TIGHT_STEPS : ROUGH_STEPS;
     }
 
     /** Draws {@code repeats} repeats from {@code start} on; returns where they end. */
@@ -95,18 +101,17 @@ final class StitchRun {
     private void repeat(int phase) {
         for (int p = 0; p < stitch.paths().size(); p++) {
             StrandPath path = stitch.paths().get(p);
-            int before = before(p);
             List<Point> line = new ArrayList<>();
-            List<Waypoint> last = stitch.paths().get(before).waypoints();
-            line.add(point(last.get(last.size() - 1), phase, -1, path.seat()));
-            path.waypoints().forEach(w -> line.add(point(w, phase, 0, path.seat())));
-            List<Waypoint> next = stitch.paths().get(path.next()).waypoints();
-            line.add(point(next.get(0), phase, 1, path.seat()));
-            line.add(point(next.get(Math.min(1, next.size() - 1)), phase, 1, path.seat()));
+            List<Point> last = flat.get(before(p));
+            line.add(placed(last.get(last.size() - 1), phase, -1));
+            flat.get(p).forEach(at -> line.add(placed(at, phase, 0)));
+            List<Point> next = flat.get(path.next());
+            line.add(placed(next.get(0), phase, 1));
+            line.add(placed(next.get(Math.min(1, next.size() - 1)), phase, 1));
             canvas.cord(
                     slotOn(p, phase, path.seat()),
                     gauge.of(path.seat()),
-                    CentreLine.smooth(line, 1, line.size() - 2, STEPS));
+                    CentreLine.smooth(line, 1, line.size() - 2, steps));
         }
     }
 
@@ -137,12 +142,9 @@ final class StitchRun {
 
     private void cores(double from, double to) {
         List<Integer> cords = slots.getOrDefault(Seat.CORE, List.of());
-        int n = Math.min(cords.size(), gauge.cores());
         double d = gauge.core();
-        boolean flat = stitch.coreLayout() == Gauge.CoreLayout.FLAT;
-        double spacing = flat || n == 1 ? d : (2 * halfWidth - d) / (n - 1);
-        for (int c = 0; c < n; c++) {
-            double y = (c - (n - 1) / 2.0) * spacing;
+        for (int c = 0; c < Math.min(cords.size(), gauge.cores()); c++) {
+            double y = layout.cores().get(c);
             if (stitch.turnPerRepeat() == 0) {
                 canvas.straight(cords.get(c), d, from - d / 4, y, to + d / 4, y, 0);
             } else {
@@ -160,13 +162,11 @@ final class StitchRun {
         return CentreLine.smooth(line, 1);
     }
 
-    private Point point(Waypoint w, int phase, int repeatsOn, Seat seat) {
-        double beyond = Math.abs(w.across()) - 1;
-        double across = Math.signum(w.across())
-                * (beyond <= 0 ? Math.abs(w.across()) * halfWidth : halfWidth + beyond * gauge.of(seat));
-        Point flat = new Point((w.along() + repeatsOn) * pitch, across, w.level() * layer);
+    /** A point of a path in the repeat {@code repeatsOn} after that number {@code phase}, with the twist it has by then. */
+    private Point placed(Point at, int phase, int repeatsOn) {
         return stitch.turnPerRepeat() == 0
-                ? flat
-                : flat.turned((phase + repeatsOn + w.along()) * stitch.turnPerRepeat());
+                ? at.moved(repeatsOn * pitch, 0)
+                : at.turned((phase + repeatsOn + at.x() / pitch) * stitch.turnPerRepeat())
+                        .moved(repeatsOn * pitch, 0);
     }
 }

@@ -263,7 +263,7 @@ final class FitWorker {
             if (section.within()) {
                 terms.addAll(takes("fit.part", parts.measure(section.hardware(), Measure.LENGTH)));
             }
-            if (section.hitch() == Section.Hitch.LARKS_HEAD) {
+            if (section.hitch() == Section.Hitch.LARKS_HEAD && alongThePiece(section)) {
                 int sides = parts.measure(section.hardware(), Measure.LENGTH).isPositive()
                                 && section.within()
                                 && bothSides(section)
@@ -272,6 +272,14 @@ final class FitWorker {
                 terms.addAll(takes("fit.mount", sides, Knots.larksHeadHeight(parts.thickest(section.seats()))));
             }
             return terms;
+        }
+
+        /** Strands that tie only what hangs beside the measured length take nothing from it. */
+        private boolean alongThePiece(Section.Mount section) {
+            return parts.pattern.all(Body.class).stream()
+                    .filter(Body::within)
+                    .anyMatch(body -> section.seats().stream()
+                            .anyMatch(seat -> body.placeOf(seat).isPresent()));
         }
 
         /** A centrepiece has strands mounted at either side. */

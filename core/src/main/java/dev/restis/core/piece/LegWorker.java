@@ -74,7 +74,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         }
         terms.add(Term.of("tail.fray", ends, cord.material().frayAllowance()));
         int trims = threaded / BEADS_PER_RE_TRIM;
-        if (trims > 0 && !cord.material().heatSealable()) {
+        if (trims > 0 && cord.material().frays()) {
             terms.add(Term.of("tail.reTrim", trims, RE_TRIM));
         }
         return terms;

@@ -79,7 +79,13 @@ final class Parts {
     }
 
     TakeUp takeUp(Body body, Gauge gauge) {
-        return request.house().takeUps().apply(body.stitch(), gauge).orElse(TakeUp.FROM_GEOMETRY);
+        Seat tying = body.legsOf(Seat.WORKING);
+        return pattern.roles().stream()
+                .filter(r -> r.legs().contains(tying))
+                .findFirst()
+                .map(r -> cord(r.slotOf(r.legs().indexOf(tying))).material())
+                .flatMap(material -> request.house().takeUps().find(body.stitch(), gauge, material))
+                .orElse(TakeUp.FROM_GEOMETRY);
     }
 
     /** The chosen part, or for a slot left open the pattern's usual one; empty for an optional part not chosen. */

@@ -46,7 +46,9 @@ public final class PieceWorker {
                 fewer.put(part.getKey(), new PieceRequest.Part(part.getValue().hardware(), 0));
                 if (new FitWorker(new Parts(request.with(fewer))).work().isPresent()) {
                     return Fault.of(
-                            "beadCount", "beads.tooMany", part.getValue().count());
+                            "parts[" + part.getKey() + "].count",
+                            "beads.tooMany",
+                            part.getValue().count());
                 }
             }
         }

@@ -74,23 +74,24 @@ final class RequestChecker {
         request.parts().forEach((code, part) -> {
             HardwareSlot slot = pattern.hardware(code).orElse(null);
             if (slot == null) {
-                boolean bead = part.count() > 0;
-                faults.add(
-                        bead
-                                ? Fault.of("beadCount", "beads.none", 0, part.count())
-                                : Fault.of("parts." + code, "part.unknown", code));
+                faults.add(Fault.of("parts[" + code + "]", "part.unknown", code, known(pattern)));
             } else if (slot.kind() != part.hardware().kind()) {
                 faults.add(Fault.of(
-                        "parts." + code,
+                        "parts[" + code + "]",
                         "part.kind",
                         slot.kind(),
                         part.hardware().kind()));
             } else if (part.count() < 0 || part.count() > slot.chosenCount()) {
                 if (part.count() != 0) {
-                    faults.add(Fault.of("beadCount", "beads.range", slot.chosenCount(), part.count()));
+                    faults.add(Fault.of("parts[" + code + "].count", "beads.range", slot.chosenCount(), part.count()));
                 }
             }
         });
+    }
+
+    private static String known(Pattern pattern) {
+        return String.join(
+                ", ", pattern.hardware().stream().map(HardwareSlot::code).toList());
     }
 
     private void range(String field, Length value, Length least, Length most) {

@@ -1,11 +1,11 @@
 package dev.restis.core.piece;
 
+import dev.restis.core.cord.Material;
 import dev.restis.core.measure.Length;
 import dev.restis.core.stitch.Gauge;
 import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitch;
 import java.util.Optional;
-import java.util.function.BiFunction;
 
 /**
  * How much body and cord one repeat makes, and how sure that is.
@@ -36,9 +36,14 @@ public record TakeUp(Source source, double spread, double pitchRatio, double use
         }
     }
 
-    /** Finds what was measured for a stitch in a gauge. */
-    public interface Book extends BiFunction<Stitch, Gauge, Optional<TakeUp>> {
-        Book EMPTY = (stitch, gauge) -> Optional.empty();
+    /** Finds what was measured for a stitch. */
+    public interface Book {
+        Book EMPTY = (stitch, gauge, material) -> Optional.empty();
+
+        /**
+         * @param material the tying cord's
+         */
+        Optional<TakeUp> find(Stitch stitch, Gauge gauge, Material material);
     }
 
     Length pitch(Stitch stitch, Gauge gauge) {

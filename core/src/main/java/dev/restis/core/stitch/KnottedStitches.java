@@ -21,31 +21,31 @@ final class KnottedStitches {
     /** Pitch of one half knot in worked working diameters. */
     private static final double HALF_KNOT_PITCH = 1.08;
 
-    private static final double SPIRAL_TURN_DEGREES = 30;
+    private static final double SPIRAL_TURN_DEGREES = -30;
+    /** Where the waypoints of a stitch without straight cores are counted from, in diameters. */
+    private static final double FREE_HALF_WIDTH = 0.75;
 
-    /** The strand that starts on the low side, crosses in front of the core, and ends on the high side. */
+    private static final double FREE_LAYER = 0.8;
+
+    /**
+     * The strand that starts on the low side, crosses in front of the core inside its partner's bend, and leaves on the
+     * high side behind it.
+     */
     private static final StrandPath IN_FRONT = PathBuilder.in(Seat.WORKING)
             .does(
                     new AroundCore(0.5),
-                    at(0.08, -1.6, -0.1),
-                    at(0.2, -1.35, 0.3),
-                    at(0.3, -0.95, 0.85),
-                    at(0.5, 0, 1.0),
-                    at(0.7, 0.95, 0.85))
-            .does(new Bight(), at(0.85, 1.4, 0.1), at(0.95, 1.6, -0.4))
+                    at(0.02, -1.75, 0.05),
+                    at(0.28, -1.8, 0.1),
+                    at(0.45, -1.5, 0.35),
+                    at(0.5, -0.9, 0.95),
+                    at(0.42, 0, 1.1),
+                    at(0.32, 0.8, 1.0))
+            .does(new Bight(), at(0.28, 1.25, 0.3), at(0.38, 1.3, -0.7), at(0.58, 1.35, -1.0), at(0.85, 1.65, -0.4))
             .then(1);
 
-    /** Its partner: from the high side over the first strand's end, behind the core, and up through its start. */
-    private static final StrandPath BEHIND = PathBuilder.in(Seat.WORKING)
-            .does(new Bight(), at(-0.05, 1.7, 0.25), at(0.35, 1.95, 0.55), at(0.7, 1.75, 0.2))
-            .does(
-                    new AroundCore(0.5),
-                    at(0.72, 1.1, -0.8),
-                    at(0.5, 0, -1.0),
-                    at(0.35, -1.1, -0.8),
-                    at(0.45, -1.6, 0),
-                    at(0.7, -1.75, 0.3))
-            .then(0);
+    /** Its partner does the same on the other side: the half knot is the same when it is turned half round its axis. */
+    private static final StrandPath BEHIND =
+            PathBuilder.in(Seat.WORKING).follows(IN_FRONT, Waypoint::turned).then(0);
 
     /** One half knot: one strand over, the other under; tied always to the same hand it spirals. */
     static final Stitch HALF_KNOT = new Stitch(
@@ -69,15 +69,10 @@ final class KnottedStitches {
             new Cores(1, 8, 1),
             CoreLayout.FLAT);
 
+    /** One winding of a coil whose axis lies beside its partner's, so that the two coils run through each other. */
     private static final StrandPath SNAKE_UPPER = PathBuilder.in(Seat.WORKING)
-            .does(new Across(2), at(0.0, -0.35, 0.35), at(0.1, 0.2, 0.95))
-            .does(
-                    new AroundPartner(1),
-                    at(0.2, 1.1, 0.9),
-                    at(0.45, 1.75, 0.1),
-                    at(0.75, 1.2, -0.85),
-                    at(0.9, 0.2, -0.95),
-                    at(0.97, -0.3, -0.35))
+            .does(new Across(2), coiled(0), coiled(1), coiled(2))
+            .does(new AroundPartner(1), coiled(3), coiled(4), coiled(5), coiled(6), coiled(7))
             .then(0);
 
     /** Two strands, each once around the other, without a core. */
@@ -86,7 +81,7 @@ final class KnottedStitches {
             List.of(
                     SNAKE_UPPER,
                     PathBuilder.in(Seat.WORKING)
-                            .follows(SNAKE_UPPER, w -> w.turned().shifted(-0.5))
+                            .follows(SNAKE_UPPER, Waypoint::turned)
                             .then(1)),
             Layers.working(1.3),
             Layers.working(2.6),
@@ -151,20 +146,24 @@ final class KnottedStitches {
             new Cores(1, 4, 1),
             CoreLayout.FLAT);
 
+    /** In front of the core, around behind it, out between core and strand, and over the strand. */
+    private static final StrandPath HITCH = PathBuilder.in(Seat.WORKING)
+            .does(
+                    new AroundCore(1),
+                    at(0.02, -1.9, 0.3),
+                    at(0.3, -1.7, 0.2),
+                    at(0.46, -0.9, 0.95),
+                    at(0.42, 0.9, 1.0),
+                    at(0.32, 1.5, 0),
+                    at(0.2, 0.9, -1.0),
+                    at(0.14, -0.9, -1.0))
+            .does(new Across(1), at(0.12, -1.3, -0.2), at(0.2, -1.35, 0.9), at(0.42, -1.5, 1.4), at(0.7, -1.85, 0.8))
+            .then(0);
+
     /** A half hitch of one strand around its core, as on the legs of a buttonhole. */
     static final Stitch HALF_HITCH = new Stitch(
             "half-hitch",
-            List.of(PathBuilder.in(Seat.WORKING)
-                    .does(
-                            new AroundCore(1),
-                            at(0.0, -1.5, 0.3),
-                            at(0.15, -0.8, 1.05),
-                            at(0.4, 0.8, 1.05),
-                            at(0.55, 1.5, 0),
-                            at(0.65, 0.6, -1.0),
-                            at(0.75, -0.8, -1.0))
-                    .does(new Across(1), at(0.85, -1.8, -0.2), at(0.92, -1.9, 0.5))
-                    .then(0)),
+            List.of(HITCH),
             Layers.working(1.15),
             Layers.of(1, 2),
             Layers.of(1, 2.5),
@@ -176,22 +175,8 @@ final class KnottedStitches {
     static final Stitch LARKS_HEAD = new Stitch(
             "larks-head",
             List.of(PathBuilder.in(Seat.WORKING)
-                    .does(
-                            new AroundCore(1),
-                            at(0.0, -1.6, 0),
-                            at(0.1, -0.8, 1.0),
-                            at(0.2, 0.8, 1.0),
-                            at(0.27, 1.5, 0),
-                            at(0.33, 0.6, -1.0),
-                            at(0.38, -0.8, -1.0))
-                    .does(new Across(2), at(0.42, -1.8, -0.4), at(0.5, -2.1, 0.6), at(0.58, -1.8, -0.4))
-                    .does(
-                            new AroundCore(1),
-                            at(0.62, -0.8, -1.0),
-                            at(0.67, 0.6, -1.0),
-                            at(0.73, 1.5, 0),
-                            at(0.8, 0.8, 1.0),
-                            at(0.9, -0.8, 1.0))
+                    .follows(HITCH, w -> w.within(0, 0.5))
+                    .follows(HITCH, w -> at(0.5 + w.along() / 2, w.across(), -w.level()))
                     .then(0)),
             Layers.working(2.3),
             Layers.of(1, 2),
@@ -204,10 +189,12 @@ final class KnottedStitches {
     static final Stitch ALTERNATING_SQUARE = new Stitch(
             "alternating-square",
             List.of(
-                    halfOf(IN_FRONT, 0, 0, -0.95, 1),
-                    halfOf(BEHIND, 1, 0, -0.95, 1),
-                    halfOf(IN_FRONT, 2, 0.5, 0.95, -1),
-                    halfOf(BEHIND, 3, 0.5, 0.95, -1)),
+                    straight(-1.5, 0),
+                    straight(1.5, 1),
+                    knotThenStraight(IN_FRONT, -1, -2.75, 2),
+                    knotThenStraight(BEHIND, -1, 0.5, 3),
+                    straightThenKnot(-0.5, IN_FRONT, 1, 4),
+                    straightThenKnot(2.75, BEHIND, 1, 5)),
             Layers.working(4 * HALF_KNOT_PITCH),
             Layers.of(1, 1.4),
             Layers.of(1, 4),
@@ -247,20 +234,43 @@ final class KnottedStitches {
                 .then(next);
     }
 
-    /** A whole square knot in one half of the repeat, {@code aside} of the middle, and straight on through the other half. */
-    private static StrandPath halfOf(StrandPath half, int next, double from, double aside, double side) {
-        StrandPath knot = twice(half, next);
-        PathBuilder path = PathBuilder.in(Seat.WORKING);
-        double edge = side * (half == IN_FRONT ? -1.6 : 1.6) + aside;
-        Waypoint rest = at(from == 0 ? 0.75 : 0.25, edge, 0);
-        if (from > 0) {
-            path.does(new Along(0.5, 1), rest);
-        }
-        path.follows(knot, w -> at(from + w.along() / 2, side * w.across() * 0.7 + aside, w.level()));
-        if (from == 0) {
-            path.does(new Along(0.5, 1), rest);
-        }
-        return path.then(next);
+    /** A point of a stitch without straight cores, {@code y} across and {@code z} towards the eye in diameters. */
+    private static Waypoint free(double along, double y, double z) {
+        double across = Math.abs(y) <= FREE_HALF_WIDTH
+                ? y / FREE_HALF_WIDTH
+                : Math.signum(y) * (1 + Math.abs(y) - FREE_HALF_WIDTH);
+        return at(along, across, z / FREE_LAYER);
+    }
+
+    private static Waypoint coiled(int eighth) {
+        double angle = Math.PI / 4 * eighth;
+        return free(eighth / 8.0, -0.55 + 1.05 * Math.cos(angle), 1.05 * Math.sin(angle));
+    }
+
+    private static StrandPath straight(double y, int next) {
+        return PathBuilder.in(Seat.CORE)
+                .does(new Along(1, 1), free(0, y, 0), free(0.35, y, 0), free(0.7, y, 0))
+                .then(next);
+    }
+
+    /** A square knot around {@code middle}, then straight on. */
+    private static StrandPath knotThenStraight(StrandPath half, double middle, double y, int next) {
+        return PathBuilder.in(Seat.WORKING)
+                .follows(twice(half, next), w -> knotted(w, middle, 0))
+                .does(new Along(0.5, 1), free(0.6, y, 0), free(0.9, y, 0))
+                .then(next);
+    }
+
+    private static StrandPath straightThenKnot(double y, StrandPath half, double middle, int next) {
+        return PathBuilder.in(Seat.WORKING)
+                .does(new Along(0.5, 1), free(0.1, y, 0), free(0.4, y, 0))
+                .follows(twice(half, next), w -> knotted(w, middle, 0.5))
+                .then(next);
+    }
+
+    /** A point of a knot around two strands, where half their width and half their depth are one diameter each. */
+    private static Waypoint knotted(Waypoint w, double middle, double from) {
+        return free(from + w.along() / 2, middle + w.across(), w.level());
     }
 
     private static StrandPath anchor(double side) {

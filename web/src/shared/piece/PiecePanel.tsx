@@ -1,18 +1,25 @@
-import { Group, Stack, Table, Text } from '@mantine/core';
+import { Button, Group, List, Stack, Table, Text } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
-import { Because } from '../../shared/Because';
-import { Length, Money } from '../../shared/Figures';
-import { formatLength } from '../../shared/format';
-import { PiecePicture } from '../../shared/PiecePicture';
-import { StrandBar } from '../../shared/StrandBar';
-import { Verdict } from '../../shared/Verdict';
+import { Because } from '../Because';
+import { Length, Money } from '../Figures';
+import { formatLength } from '../format';
+import { partName, strandName } from '../names';
+import { PiecePicture } from '../PiecePicture';
+import { StrandBar } from '../StrandBar';
+import { Verdict } from '../Verdict';
 
 type Piece = Schemas['PieceView'];
 
+interface Props {
+  piece: Piece;
+  /** Takes up an offered part; without it offers are named only. */
+  onOffer?: (offer: Schemas['OfferView']) => void;
+}
+
 /** A worked-out piece: picture, size, strands, checks and what it should cost. */
-export function PiecePanel({ piece }: { piece: Piece }) {
+export function PiecePanel({ piece, onOffer }: Props) {
   const { t } = useTranslation();
   return (
     <Stack gap="sm">
@@ -23,36 +30,53 @@ export function PiecePanel({ piece }: { piece: Piece }) {
           colours: [...new Set(piece.strands.map((s) => s.articleName))].join(', '),
         })}
       />
-      <Checks piece={piece} />
+      <Checks piece={piece} onOffer={onOffer} />
       <Strands piece={piece} />
-      <Fit piece={piece} />
+      <Fit fit={piece.fit} />
       <Cost piece={piece} />
+      <Mind piece={piece} />
     </Stack>
   );
 }
 
-function Checks({ piece }: { piece: Piece }) {
+function Checks({ piece, onOffer }: Props) {
   const { t } = useTranslation();
   const { units } = useUnits();
   return (
     <Stack gap={4}>
-      {piece.checks.map((check) => {
+      {piece.checks.map((check, i) => {
         const figures: Record<string, string> = { subject: check.subject };
         for (const [name, um] of Object.entries(check.lengthsUm)) {
           figures[name] = formatLength(
             um,
             units,
-            check.code === 'hole' ? 'part' : check.code === 'stock' ? 'stock' : 'body',
+            ['hole', 'bar', 'eye', 'grips', 'unequal'].includes(check.code)
+              ? 'part'
+              : check.code === 'stock'
+                ? 'stock'
+                : 'body',
           );
         }
         for (const [name, value] of Object.entries(check.numbers))
           figures[name] = String(Number(value.toFixed(2)));
         return (
-          <Group key={check.code + check.subject} gap="xs" wrap="nowrap" align="flex-start">
+          <Group key={`${check.code}/${check.subject}/${i}`} gap="xs" wrap="nowrap" align="flex-start">
             <Verdict word={check.verdict} />
             <Text size="sm">
               {t(`check.${check.code}`, figures)}
               {check.verdict !== 'GOOD' && ` ${t(`check.${check.code}.remedy.${check.verdict}`, figures)}`}
+              {onOffer &&
+                check.offers.map((offer) => (
+                  <Button
+                    key={offer.articleCode}
+                    size="compact-xs"
+                    variant="default"
+                    ml={6}
+                    onClick={() => onOffer(offer)}
+                  >
+                    {t('check.offer', { name: offer.articleName })}
+                  </Button>
+                ))}
             </Text>
           </Group>
         );
@@ -64,6 +88,7 @@ function Checks({ piece }: { piece: Piece }) {
 function Strands({ piece }: { piece: Piece }) {
   const { t } = useTranslation();
   const longest = Math.max(...piece.strands.map((s) => s.cutUm));
+  const body = piece.fit.bodies.find((b) => b.within);
   return (
     <Table verticalSpacing={4} horizontalSpacing={6} layout="fixed">
       <Table.Thead>
@@ -83,7 +108,7 @@ function Strands({ piece }: { piece: Piece }) {
           <Table.Tr key={s.role + s.number}>
             <Table.Td>
               <Text size="sm" fw={600}>
-                {t(`role.strand.${s.role}`, { number: s.number })}
+                {strandName(t, s.role, s.number)}
               </Text>
               <Text size="xs" c="dimmed" truncate>
                 {s.articleName}
@@ -103,10 +128,13 @@ function Strands({ piece }: { piece: Piece }) {
             </Table.Td>
             <Table.Td className="right">
               <Because
-                title={t('strand.because', { role: t(`role.strand.${s.role}`, { number: s.number }) })}
+                title={t('strand.because', { role: strandName(t, s.role, s.number) })}
                 um={s.cutUm}
                 sum={s.sum}
-                note={t('strand.note', { one: Math.round(1 / s.risk) })}
+                note={t(`strand.note.${body?.source ?? 'GEOMETRY'}`, {
+                  one: Math.round(1 / s.risk),
+                  spread: Math.round((body?.spread ?? 0.12) * 100),
+                })}
               />
             </Table.Td>
             <Table.Td className="right">{s.foldUm === undefined ? '–' : <Length um={s.foldUm} />}</Table.Td>
@@ -131,9 +159,10 @@ function Strands({ piece }: { piece: Piece }) {
   );
 }
 
-function Fit({ piece }: { piece: Piece }) {
+/** How it comes out in size; each figure that is worked out opens into its sum. */
+export function Fit({ fit }: { fit: Schemas['FitView'] }) {
   const { t } = useTranslation();
-  const { fit } = piece;
+  const { units } = useUnits();
   const rows: [string, React.ReactNode][] = [
     [
       t('fit.target'),
@@ -141,17 +170,34 @@ function Fit({ piece }: { piece: Piece }) {
     ],
     [
       t('fit.bodyRoom'),
-      <Because key="b" title={t('fit.bodyRoom')} um={fit.body.totalUm} sum={fit.body} kind="body" />,
+      <Because key="b" title={t('fit.bodyRoom')} um={fit.room.totalUm} sum={fit.room} kind="body" />,
     ],
-    [
-      t('fit.repeats', { count: fit.repeats, groups: fit.groups.join(' + ') }),
-      <Length key="r" um={fit.bodyUm} kind="body" />,
-    ],
+    ...fit.bodies.map((body, i): [string, React.ReactNode] => [
+      t('fit.repeats', {
+        stitch: t(`stitch.${body.stitch}`),
+        count: body.repeats,
+        groups: body.groups.join(' + '),
+      }),
+      <Length key={`body${i}`} um={body.lengthUm} kind="body" />,
+    ]),
     [
       t(fit.band ? 'fit.errorGap' : fit.errorUm < 0 ? 'fit.errorLonger' : 'fit.errorShorter'),
       <Length key="e" um={Math.abs(fit.errorUm)} kind="part" />,
     ],
+    [
+      t('fit.size'),
+      <span key="s">
+        <Length um={fit.thicknessUm} kind="part" /> × <Length um={fit.widthUm} kind="part" />
+      </span>,
+    ],
   ];
+  if (fit.around > 0) rows.push([t('fit.around'), <span key="a">{fit.around}</span>]);
+  if (fit.innerUm !== undefined) rows.push([t('fit.inner'), <Length key="i" um={fit.innerUm} kind="body" />]);
+  if (fit.eye)
+    rows.push([
+      t('fit.eye', { stopper: formatLength(fit.eye.stopperUm, units, 'part') }),
+      <Length key="eye" um={fit.eye.insideUm} kind="part" />,
+    ]);
   if (fit.band) {
     rows.push(
       [t('fit.closed'), <Length key="c" um={fit.band.closedUm} kind="body" />],
@@ -160,9 +206,9 @@ function Fit({ piece }: { piece: Piece }) {
         t('fit.tail'),
         <Because
           key="x"
-          title={t('fit.tailTwice')}
+          title={t('fit.tailSum')}
           um={fit.band.tailUm}
-          sum={fit.band.tailTwice}
+          sum={fit.band.tailSum}
           kind="body"
           note={t('fit.tailNote')}
         />,
@@ -171,14 +217,52 @@ function Fit({ piece }: { piece: Piece }) {
   }
   return (
     <Group gap="lg" align="flex-start">
-      {rows.map(([label, figure]) => (
-        <div key={label}>
+      {rows.map(([label, figure], i) => (
+        <div key={i}>
           <Text size="xs" c="dimmed">
             {label}
           </Text>
           <Text size="sm">{figure}</Text>
         </div>
       ))}
+    </Group>
+  );
+}
+
+/** What must go on before the way is closed, and what to mind. */
+function Mind({ piece }: { piece: Piece }) {
+  const { t } = useTranslation();
+  return (
+    <Group align="flex-start" grow gap="lg">
+      {piece.threading.length > 0 && (
+        <div>
+          <Text size="sm" fw={600}>
+            {t('thread.title')}
+          </Text>
+          <List type="ordered" size="sm">
+            {piece.threading.map((step, i) => (
+              <List.Item key={i}>
+                {t(step.code, {
+                  count: step.count,
+                  part: partName(t, step.part),
+                  roles: step.roles.map((r) => strandName(t, r)).join(', '),
+                })}
+              </List.Item>
+            ))}
+          </List>
+        </div>
+      )}
+      <div>
+        <Text size="sm" fw={600}>
+          {t('caution.title')}
+        </Text>
+        <List size="sm">
+          {piece.cautions.map((caution) => (
+            <List.Item key={caution}>{t(`caution.${caution}`)}</List.Item>
+          ))}
+          <List.Item>{t('caution.law')}</List.Item>
+        </List>
+      </div>
     </Group>
   );
 }

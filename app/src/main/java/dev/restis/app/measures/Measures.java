@@ -1,0 +1,263 @@
+package dev.restis.app.measures;
+
+import dev.restis.app.platform.Problems.NotFound;
+import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.platform.Texts;
+import dev.restis.app.workshop.Workshop;
+import dev.restis.core.cord.Material;
+import dev.restis.core.fit.Ease;
+import dev.restis.core.fit.SizeTable;
+import dev.restis.core.learning.Swatch;
+import dev.restis.core.learning.SwatchBook;
+import dev.restis.core.measure.Fault;
+import dev.restis.core.measure.Length;
+import dev.restis.core.measure.LengthReader;
+import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.piece.TakeUp;
+import dev.restis.core.stitch.Stitch;
+import dev.restis.core.stitch.Stitches;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The house's sizes and swatches. */
+@Service
+public class Measures {
+
+    private static final int MOST_SIZES = 20;
+
+    /**
+     * What the house measures with.
+     *
+     * @param eases inner circumference beyond the wrist, for each fit
+     */
+    public record House(SizeTable sizes, Map<Ease, Length> eases, TakeUp.Book takeUps) {}
+
+    /** A size as typed; lengths are text in any unit. */
+    public record SizeInput(String name, String wrist, String hand) {}
+
+    /** A swatch as typed; lengths are text in any unit. */
+    public record SwatchInput(
+            String stitch,
+            String material,
+            String maker,
+            String working,
+            @Nullable String core,
+            int cores,
+            int repeats,
+            String body,
+            String used,
+            UnitSystem units) {}
+
+    /** A swatch as kept. */
+    record SwatchRow(
+            long id,
+            String stitch,
+            String material,
+            String maker,
+            long workingUm,
+            @Nullable Long coreUm,
+            int cores,
+            int repeats,
+            long bodyUm,
+            long usedUm,
+            Instant at) {
+
+        Optional<Swatch> swatch() {
+            return Stitches.byCode(stitch)
+                    .flatMap(s -> Material.byCode(material)
+                            .map(m -> new Swatch(
+                                    s,
+                                    m,
+                                    maker,
+                                    new Length(workingUm),
+                                    new Length(coreUm == null ? workingUm : coreUm),
+                                    cores,
+                                    repeats,
+                                    new Length(bodyUm),
+                                    new Length(usedUm))));
+        }
+    }
+
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Measures(JdbcClient jdbc, Clock clock) {
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public House house() {
+        List<Swatch> swatches =
+                rows().stream().map(SwatchRow::swatch).flatMap(Optional::stream).toList();
+        return new House(sizes(), eases(), new SwatchBook(swatches));
+    }
+
+    @Transactional(readOnly = true)
+    public SizeTable sizes() {
+        return new SizeTable(jdbc.sql("select name, wrist_um, hand_um from house_size order by number")
+                .query((row, n) ->
+                        new SizeTable.Row(row.getString(1), new Length(row.getLong(2)), new Length(row.getLong(3))))
+                .list());
+    }
+
+    @Transactional(readOnly = true)
+    public Map<Ease, Length> eases() {
+        Map<Ease, Length> eases = new EnumMap<>(Ease.class);
+        jdbc.sql("select ease, um from house_ease")
+                .query((row, n) -> eases.put(Ease.valueOf(row.getString(1)), new Length(row.getLong(2))))
+                .list();
+        return eases;
+    }
+
+    /** Replaces the size table; orders keep the wrists they were taken with. */
+    @Transactional
+    public void keepSizes(List<SizeInput> input, Map<Ease, String> eases, UnitSystem units) {
+        List<Fault> faults = new ArrayList<>();
+        if (input.isEmpty() || input.size() > MOST_SIZES) {
+            faults.add(Fault.of("sizes", "sizes.range", input.size(), MOST_SIZES));
+        }
+        List<SizeTable.Row> rows = new ArrayList<>();
+        for (int i = 0; i < input.size(); i++) {
+            String at = "sizes[" + i + "].";
+            SizeInput row = input.get(i);
+            String name = Texts.required(row.name(), at + "name", 12, faults);
+            Length wrist = length(at + "wrist", row.wrist(), units, mm(80), mm(300), faults);
+            Length hand = length(at + "hand", row.hand(), units, mm(90), mm(380), faults);
+            if (hand.isPositive() && !wrist.isLessThan(hand)) {
+                faults.add(Fault.of(at + "hand", "hand.smaller", hand, wrist));
+            }
+            if (rows.stream().anyMatch(r -> r.name().equalsIgnoreCase(name))) {
+                faults.add(Fault.of(at + "name", "pattern.twice", name));
+            }
+            if (!rows.isEmpty() && wrist.isLessThan(rows.get(rows.size() - 1).wrist())) {
+                faults.add(Fault.of(at + "wrist", "sizes.order"));
+            }
+            rows.add(new SizeTable.Row(name, wrist, hand));
+        }
+        Map<Ease, Length> read = new EnumMap<>(Ease.class);
+        for (Ease ease : Ease.values()) {
+            read.put(ease, length("eases." + ease, eases.get(ease), units, Length.ZERO, mm(60), faults));
+        }
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        jdbc.sql("delete from house_size").update();
+        for (int i = 0; i < rows.size(); i++) {
+            jdbc.sql("insert into house_size (number, name, wrist_um, hand_um) values (?, ?, ?, ?)")
+                    .params(
+                            i + 1,
+                            rows.get(i).name(),
+                            rows.get(i).wrist().micrometres(),
+                            rows.get(i).hand().micrometres())
+                    .update();
+        }
+        read.forEach((ease, length) -> jdbc.sql("update house_ease set um = ? where ease = ?")
+                .params(length.micrometres(), ease.name())
+                .update());
+    }
+
+    @Transactional(readOnly = true)
+    List<SwatchRow> rows() {
+        return jdbc.sql("""
+                        select id, stitch, material, maker, working_um, core_um, cores, repeats, body_um, used_um, at
+                        from swatch where withdrawn_at is null order by id desc
+                        """).query(SwatchRow.class).list();
+    }
+
+    @Transactional
+    public long keepSwatch(SwatchInput input) {
+        List<Fault> faults = new ArrayList<>();
+        Optional<Stitch> stitch =
+                Stitches.byCode(input.stitch()).filter(s -> !s.paths().isEmpty());
+        if (stitch.isEmpty()) {
+            faults.add(Fault.of("stitch", "swatch.stitch", input.stitch()));
+        }
+        Optional<Material> material = Material.byCode(input.material());
+        if (material.isEmpty()) {
+            faults.add(Fault.of("material", "article.material", input.material()));
+        }
+        String maker = Texts.required(input.maker(), "maker", 60, faults);
+        Length working = length("working", input.working(), input.units(), mm(0), mm(12), faults);
+        Length core = input.cores() == 0 ? working : length("core", input.core(), input.units(), mm(0), mm(12), faults);
+        Length body = length("body", input.body(), input.units(), mm(5), mm(2000), faults);
+        Length used = length("used", input.used(), input.units(), mm(5), mm(20_000), faults);
+        if (faults.isEmpty()) {
+            faults.addAll(new Swatch(
+                            stitch.orElseThrow(),
+                            material.orElseThrow(),
+                            maker,
+                            working,
+                            core,
+                            input.cores(),
+                            input.repeats(),
+                            body,
+                            used)
+                    .faults());
+        }
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        return jdbc.sql("""
+                        insert into swatch (stitch, material, maker, working_um, core_um, cores, repeats, body_um, used_um, at, who)
+                        values (?, ?, ?, ?, nullif(?, 0), ?, ?, ?, ?, ?, ?) returning id
+                        """)
+                .params(
+                        input.stitch(),
+                        input.material(),
+                        maker,
+                        working.micrometres(),
+                        input.cores() == 0 ? 0 : core.micrometres(),
+                        input.cores(),
+                        input.repeats(),
+                        body.micrometres(),
+                        used.micrometres(),
+                        Timestamp.from(clock.instant()),
+                        Workshop.whoever())
+                .query(Long.class)
+                .single();
+    }
+
+    /** Takes a swatch back, or brings it back. */
+    @Transactional
+    public void withdraw(long id, boolean withdrawn) {
+        int changed = jdbc.sql("update swatch set withdrawn_at = case when ? then now() end where id = ?")
+                .params(withdrawn, id)
+                .update();
+        if (changed == 0) {
+            throw new NotFound("notFound");
+        }
+    }
+
+    private static Length mm(long millimetres) {
+        return Length.ofMillimetres(millimetres);
+    }
+
+    private static Length length(
+            String field, @Nullable String text, UnitSystem units, Length least, Length most, List<Fault> faults) {
+        Optional<String> given = Texts.given(text);
+        if (given.isEmpty()) {
+            faults.add(Fault.of(field, "missing"));
+            return Length.ZERO;
+        }
+        Optional<Length> length = LengthReader.read(given.get(), units);
+        if (length.isEmpty()) {
+            faults.add(Fault.of(field, "length.unread", given.get()));
+            return Length.ZERO;
+        }
+        if (length.get().isLessThan(least) || most.isLessThan(length.get())) {
+            faults.add(Fault.of(field, "length.range", length.get(), least, most));
+        }
+        return length.get();
+    }
+}

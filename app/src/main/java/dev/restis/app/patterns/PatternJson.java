@@ -1,0 +1,165 @@
+package dev.restis.app.patterns;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.core.measure.Fault;
+import dev.restis.core.measure.Length;
+import dev.restis.core.measure.LengthReader;
+import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.pattern.Pattern;
+import dev.restis.core.pattern.Section;
+import dev.restis.core.pattern.Section.Extent;
+import dev.restis.core.pattern.Section.StopperKind;
+import dev.restis.core.stitch.Stitch;
+import dev.restis.core.stitch.Stitches;
+import java.util.stream.Collectors;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.JsonParser;
+import tools.jackson.databind.DeserializationContext;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.SerializationContext;
+import tools.jackson.databind.ValueDeserializer;
+import tools.jackson.databind.ValueSerializer;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.module.SimpleModule;
+
+/** Patterns as JSON: what files, the editor and the database hold. The format is described in docs/formats.md. */
+final class PatternJson {
+
+    private static final int LONGEST = 200_000;
+    private static final JsonMapper MAPPER = mapper();
+
+    private PatternJson() {}
+
+    static String write(Pattern pattern) {
+        return MAPPER.writeValueAsString(pattern);
+    }
+
+    static String writePretty(Pattern pattern) {
+        return MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(pattern);
+    }
+
+    /** Reads a pattern, or says where and why the text is none. */
+    static Pattern read(String json) {
+        if (json.length() > LONGEST) {
+            throw new Rejected(Fault.of("pattern", "tooLong", LONGEST));
+        }
+        try {
+            Pattern pattern = MAPPER.readValue(json, Pattern.class);
+            if (pattern == null) {
+                throw new Rejected(Fault.of("pattern", "pattern.json", "it is empty"));
+            }
+            return pattern;
+        } catch (JacksonException e) {
+            throw new Rejected(fault(e));
+        }
+    }
+
+    private static Fault fault(JacksonException e) {
+        String path = e.getPath().stream()
+                .map(r -> r.getPropertyName() == null ? "[" + r.getIndex() + "]" : "." + r.getPropertyName())
+                .collect(Collectors.joining())
+                .replaceFirst("^\\.", "");
+        Throwable cause = e;
+        while (cause.getCause() != null && cause.getCause() != cause) {
+            cause = cause.getCause();
+        }
+        String reason = cause instanceof JacksonException jackson ? jackson.getOriginalMessage() : cause.getMessage();
+        String first = String.valueOf(reason).lines().findFirst().orElse("");
+        String plain = cause instanceof NullPointerException
+                ? "a part is missing"
+                : first.replaceAll("`[^`]*\\.([A-Za-z$]+)`", "$1").replaceAll("\\(class [^)]*\\)", "");
+        return Fault.of(path.isEmpty() ? "pattern" : path, "pattern.json", plain);
+    }
+
+    private static JsonMapper mapper() {
+        SimpleModule module = new SimpleModule();
+        module.addSerializer(Length.class, new LengthWriter());
+        module.addDeserializer(Length.class, new LengthTextReader());
+        module.addSerializer(Stitch.class, new StitchWriter());
+        module.addDeserializer(Stitch.class, new StitchReader());
+        return JsonMapper.builder()
+                .addModule(module)
+                .addMixIn(Section.class, SectionKinds.class)
+                .addMixIn(Extent.class, ExtentKinds.class)
+                .addMixIn(StopperKind.class, StopperKinds.class)
+                .changeDefaultPropertyInclusion(i -> i.withValueInclusion(JsonInclude.Include.NON_ABSENT))
+                .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+                .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+                .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
+                .build();
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "section")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Section.Mount.class, name = "mount"),
+        @JsonSubTypes.Type(value = Section.Eye.class, name = "eye"),
+        @JsonSubTypes.Type(value = Section.Body.class, name = "body"),
+        @JsonSubTypes.Type(value = Section.Knot.class, name = "knot"),
+        @JsonSubTypes.Type(value = Section.Threaded.class, name = "threaded"),
+        @JsonSubTypes.Type(value = Section.Slider.class, name = "slider"),
+        @JsonSubTypes.Type(value = Section.SlideBead.class, name = "slide-bead"),
+        @JsonSubTypes.Type(value = Section.SlidingKnots.class, name = "sliding-knots"),
+        @JsonSubTypes.Type(value = Section.Noose.class, name = "noose"),
+        @JsonSubTypes.Type(value = Section.Stopper.class, name = "stopper"),
+        @JsonSubTypes.Type(value = Section.Buttonhole.class, name = "buttonhole"),
+        @JsonSubTypes.Type(value = Section.TuckBack.class, name = "tuck-back"),
+        @JsonSubTypes.Type(value = Section.Wrapped.class, name = "wrapped"),
+        @JsonSubTypes.Type(value = Section.Fringe.class, name = "fringe"),
+        @JsonSubTypes.Type(value = Section.EndBeads.class, name = "end-beads"),
+        @JsonSubTypes.Type(value = Section.Attached.class, name = "attached")
+    })
+    private interface SectionKinds {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "extent")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Extent.Rest.class, name = "rest"),
+        @JsonSubTypes.Type(value = Extent.Repeats.class, name = "repeats")
+    })
+    private interface ExtentKinds {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "stopper")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = StopperKind.Knotted.class, name = "knot"),
+        @JsonSubTypes.Type(value = StopperKind.Part.class, name = "part")
+    })
+    private interface StopperKinds {}
+
+    private static final class LengthWriter extends ValueSerializer<Length> {
+        @Override
+        public void serialize(Length value, JsonGenerator json, SerializationContext context) {
+            json.writeString(value.toString());
+        }
+    }
+
+    private static final class LengthTextReader extends ValueDeserializer<Length> {
+        @Override
+        public Length deserialize(JsonParser json, DeserializationContext context) {
+            String text = json.getValueAsString("");
+            return "0 mm".equals(text)
+                    ? Length.ZERO
+                    : LengthReader.read(text, UnitSystem.METRIC)
+                            .orElseThrow(() -> new IllegalArgumentException("\"" + text + "\" is not a length"));
+        }
+    }
+
+    private static final class StitchWriter extends ValueSerializer<Stitch> {
+        @Override
+        public void serialize(Stitch value, JsonGenerator json, SerializationContext context) {
+            json.writeString(value.code());
+        }
+    }
+
+    private static final class StitchReader extends ValueDeserializer<Stitch> {
+        @Override
+        public Stitch deserialize(JsonParser json, DeserializationContext context) {
+            String code = json.getValueAsString("");
+            return Stitches.byCode(code)
+                    .orElseThrow(() -> new IllegalArgumentException("there is no stitch \"" + code + "\"; there are "
+                            + Stitches.all().stream().map(Stitch::code).collect(Collectors.joining(", "))));
+        }
+    }
+}

@@ -1,0 +1,172 @@
+package dev.restis.app.patterns;
+
+import dev.restis.app.measures.Measures;
+import dev.restis.app.patterns.PatternsController.CordView;
+import dev.restis.app.patterns.PatternsController.PartView;
+import dev.restis.app.patterns.PatternsController.PatternView;
+import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.workshop.Workshop;
+import dev.restis.core.cord.Cord;
+import dev.restis.core.cord.Material;
+import dev.restis.core.fit.Ease;
+import dev.restis.core.fit.SizeTable;
+import dev.restis.core.measure.Length;
+import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.pattern.HardwareSlot;
+import dev.restis.core.pattern.Pattern;
+import dev.restis.core.pattern.Section;
+import dev.restis.core.picture.PictureDrawer;
+import dev.restis.core.picture.PictureDrawer.Detail;
+import dev.restis.core.picture.SvgWriter;
+import dev.restis.core.piece.PieceFit;
+import dev.restis.core.piece.PieceRequest;
+import dev.restis.core.piece.PieceWorker;
+import dev.restis.core.piece.WorkOut;
+import dev.restis.core.piece.WorkedPiece;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import org.springframework.stereotype.Service;
+
+/** Patterns in their usual cords, parts and colours, as the book shows them. */
+@Service
+class Samples {
+
+    private static final String BEAD = "#7A5C3E";
+    private static final String METAL = "#8A969B";
+    /** Enough beads to see where they go. */
+    private static final int SHOWN_BEADS = 3;
+
+    private record Key(Pattern pattern, Detail detail) {}
+
+    private final Measures measures;
+    private final Workshop workshop;
+    private final Map<Key, String> drawn = new ConcurrentHashMap<>();
+    private final Map<Pattern, PieceFit> fitted = new ConcurrentHashMap<>();
+
+    Samples(Measures measures, Workshop workshop) {
+        this.measures = measures;
+        this.workshop = workshop;
+    }
+
+    /** Works the pattern out in the middle house size, or its usual length. */
+    WorkOut tryOut(Pattern pattern) {
+        return PieceWorker.workOut(request(pattern, measures.house(), UnitSystem.METRIC));
+    }
+
+    private PieceRequest request(Pattern pattern, Measures.House house, UnitSystem units) {
+        Material material = Material.byCode(usualMaterial(pattern)).orElseThrow();
+        List<Cord> cords = pattern.cords().stream()
+                .map(slot -> new Cord(material, slot.gauge(), 0))
+                .toList();
+        Map<String, PieceRequest.Part> parts = new HashMap<>();
+        for (HardwareSlot slot : pattern.hardware()) {
+            if (!slot.optional() || slot.chosenCount() > 0) {
+                parts.put(slot.code(), new PieceRequest.Part(slot.usual(), Math.min(SHOWN_BEADS, slot.chosenCount())));
+            }
+        }
+        SizeTable.Row middle = house.sizes().rows().get(house.sizes().rows().size() / 2);
+        Length ease = house.eases().getOrDefault(Ease.COMFORTABLE, Ease.COMFORTABLE.length());
+        PieceRequest.Size size = pattern.kind().sizedByWrist()
+                ? new PieceRequest.Size.Wrist(middle.wrist(), middle.hand(), true, ease)
+                : new PieceRequest.Size.Finished(pattern.usualLength());
+        return new PieceRequest(
+                pattern,
+                cords,
+                size,
+                parts,
+                new PieceRequest.House(workshop.margin(), units.cuttingStep(), house.takeUps(), false));
+    }
+
+    /** Strung and slide-bead pieces are shown in what they are made of; all others in polyester. */
+    private static String usualMaterial(Pattern pattern) {
+        return switch (pattern.closure()) {
+            case ELASTIC -> "elastic";
+            case SLIDE_BEAD -> "leather";
+            default -> "polyester";
+        };
+    }
+
+    SamplePiece of(Pattern pattern) {
+        return show(worked(pattern));
+    }
+
+    private WorkedPiece worked(Pattern pattern) {
+        return tryOut(pattern).fold(Function.identity(), faults -> {
+            throw new Rejected(faults);
+        });
+    }
+
+    SamplePiece show(WorkedPiece piece) {
+        Pattern pattern = piece.request().pattern();
+        return new SamplePiece(
+                PieceView.fit(piece.fit()),
+                piece.strands().stream()
+                        .map(s -> new SamplePiece.SampleStrand(
+                                s.role(),
+                                s.number(),
+                                pattern.cords().get(s.slot()).code(),
+                                pattern.cords().get(s.slot()).colour(),
+                                s.cutLength().micrometres(),
+                                s.used().micrometres(),
+                                s.foldMark().map(Length::micrometres).orElse(null),
+                                PieceView.SumView.of(s.sum())))
+                        .toList(),
+                PieceView.picture(piece, colours(pattern), hardware(pattern), Detail.FULL),
+                piece.checks().stream().map(c -> c.code() + " " + c.verdict()).toList());
+    }
+
+    String svg(Pattern pattern, Detail detail) {
+        return drawn.computeIfAbsent(
+                new Key(pattern, detail),
+                k -> SvgWriter.write(PictureDrawer.draw(worked(pattern), detail), colours(pattern), hardware(pattern)));
+    }
+
+    private static List<String> colours(Pattern pattern) {
+        return pattern.cords().stream().map(c -> c.colour()).toList();
+    }
+
+    private static List<String> hardware(Pattern pattern) {
+        return pattern.hardware().stream()
+                .map(h -> h.kind().threaded() ? BEAD : METAL)
+                .toList();
+    }
+
+    PatternView view(PatternShelf.Shelved shelved) {
+        Pattern pattern = shelved.pattern();
+        PieceFit fit = fitted.computeIfAbsent(pattern, p -> worked(p).fit());
+        return new PatternView(
+                pattern.code(),
+                pattern.name(),
+                shelved.version(),
+                shelved.shipped(),
+                pattern.kind(),
+                pattern.closure(),
+                pattern.cords().stream()
+                        .map(c -> new CordView(c.code(), c.gauge().micrometres(), c.colour()))
+                        .toList(),
+                pattern.hardware().stream()
+                        .map(h -> new PartView(
+                                h.code(),
+                                h.kind(),
+                                h.optional(),
+                                h.chosenCount(),
+                                h.usual().measures().entrySet().stream()
+                                        .collect(java.util.stream.Collectors.toMap(
+                                                Map.Entry::getKey,
+                                                e -> e.getValue().micrometres()))))
+                        .toList(),
+                pattern.all(Section.Body.class).stream()
+                        .map(b -> b.stitch().code())
+                        .distinct()
+                        .toList(),
+                pattern.usualLength().micrometres(),
+                fit.width().micrometres(),
+                fit.thickness().micrometres(),
+                pattern.roles().stream()
+                        .mapToInt(r -> r.count() * r.slots().size())
+                        .sum());
+    }
+}

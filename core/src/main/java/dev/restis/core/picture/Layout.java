@@ -1,0 +1,87 @@
+package dev.restis.core.picture;
+
+import dev.restis.core.stitch.Bundle;
+import dev.restis.core.stitch.Gauge;
+import dev.restis.core.stitch.Gauge.CoreLayout;
+import dev.restis.core.stitch.Seat;
+import dev.restis.core.stitch.Stitch;
+import dev.restis.core.stitch.Waypoint;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Where the waypoints of a stitch lie in a gauge, millimetres.
+ *
+ * @param halfWidth from the middle to the edge of the cores; 0.75 d for a stitch without straight cores
+ * @param layer how far a layer stands off the middle
+ */
+record Layout(Stitch stitch, Gauge gauge, double halfWidth, double layer) {
+
+    private static final double CORELESS_HALF_WIDTH = 0.75;
+    private static final double CORELESS_LAYER = 0.8;
+
+    static Layout of(Stitch stitch, Gauge gauge) {
+        if (!straightCores(stitch)) {
+            return new Layout(stitch, gauge, CORELESS_HALF_WIDTH * gauge.working(), CORELESS_LAYER * gauge.working());
+        }
+        boolean flat = stitch.coreLayout() == CoreLayout.FLAT;
+        double cores = flat ? gauge.cores() : Bundle.packedDiameter(Math.max(1, gauge.cores()));
+        double depth = gauge.core() * (flat ? 1 : cores);
+        return new Layout(stitch, gauge, gauge.core() * cores / 2, (depth + gauge.working()) / 2);
+    }
+
+    static boolean straightCores(Stitch stitch) {
+        return stitch.cores().most() > 0 && stitch.pathsOf(Seat.CORE) == 0;
+    }
+
+    /** A waypoint of a strand in {@code seat}, {@code along} counted in {@code pitch}. */
+    Point point(Waypoint w, double pitch, Seat seat) {
+        return new Point(w.along() * pitch, across(w, seat), w.level() * layer);
+    }
+
+    private double across(Waypoint w, Seat seat) {
+        double beyond = Math.abs(w.across()) - 1;
+        return Math.signum(w.across())
+                * (beyond <= 0 ? Math.abs(w.across()) * halfWidth : halfWidth + beyond * gauge.of(seat));
+    }
+
+    /**
+     * Tightened lines, which were reckoned in equal gauges of diameter 1 and of hard cord. Soft cord flattens, so what lies
+     * outside the cores is drawn in until the body is as wide as the stitch says.
+     */
+    List<List<Point>> tight(List<List<double[]>> lines, double pitch) {
+        Layout equal = of(stitch, new Gauge(1, 1, gauge.cores(), stitch.coreLayout()));
+        double d = gauge.working();
+        double farthest = lines.stream()
+                .flatMap(List::stream)
+                .mapToDouble(p -> Math.abs(p[1]) - equal.halfWidth)
+                .max()
+                .orElse(0);
+        double room = (stitch.width(gauge).toMillimetres() - d) / 2 - halfWidth;
+        double drawn = farthest > 0 && room > 0 ? Math.min(1, room / (farthest * d)) : 1;
+        return lines.stream()
+                .map(line -> line.stream()
+                        .map(p -> {
+                            double beyond = Math.abs(p[1]) - equal.halfWidth;
+                            double across = beyond <= 0
+                                    ? p[1] * halfWidth / equal.halfWidth
+                                    : Math.signum(p[1]) * (halfWidth + beyond * d * drawn);
+                            return new Point(p[0] * pitch, across, p[2] * layer / equal.layer);
+                        })
+                        .toList())
+                .toList();
+    }
+
+    /** How far from the middle each straight core runs. */
+    List<Double> cores() {
+        int n = gauge.cores();
+        double d = gauge.core();
+        boolean flat = stitch.coreLayout() == CoreLayout.FLAT;
+        double spacing = flat || n == 1 ? d : (2 * halfWidth - d) / (n - 1);
+        List<Double> across = new ArrayList<>();
+        for (int c = 0; c < n; c++) {
+            across.add((c - (n - 1) / 2.0) * spacing);
+        }
+        return across;
+    }
+}

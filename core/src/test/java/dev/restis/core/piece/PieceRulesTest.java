@@ -1,0 +1,212 @@
+package dev.restis.core.piece;
+
+import static dev.restis.core.piece.Examples.usual;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.restis.core.cord.Cord;
+import dev.restis.core.fit.Ease;
+import dev.restis.core.measure.Fault;
+import dev.restis.core.measure.Length;
+import dev.restis.core.measure.Sum.Term;
+import dev.restis.core.pattern.Pattern;
+import dev.restis.core.pattern.PatternBook;
+import dev.restis.core.pattern.PatternRules;
+import dev.restis.core.piece.PieceRequest.Size;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** What must hold of every pattern, whatever its size, gauge and margin. */
+class PieceRulesTest {
+
+    static Stream<Pattern> patterns() {
+        return PatternBook.all().stream();
+    }
+
+    @ParameterizedTest
+    @MethodSource("patterns")
+    void isComposedWithoutContradictionAndCanBeMadeAsItIsShown(Pattern pattern) {
+        assertThat(PatternRules.check(pattern)).isEmpty();
+        WorkedPiece piece = Examples.worked(usual(pattern));
+        assertThat(piece.verdict()).as(piece.checks().toString()).isNotEqualTo(Check.Verdict.NO);
+        assertThat(piece.strands())
+                .allSatisfy(s -> assertThat(s.cutLength().isPositive()).isTrue());
+    }
+
+    @Test
+    void everyPieceAddsUpFitsAndKeepsItsPromises() {
+        Random random = new Random(20_26);
+        int made = 0;
+        for (int i = 0; i < 1500; i++) {
+            PieceRequest request = Examples.random(random);
+            Optional<WorkedPiece> worked = tried(request);
+            if (worked.isPresent()) {
+                made++;
+                addsUp(worked.get());
+                fits(worked.get());
+            }
+        }
+        assertThat(made).isGreaterThan(1200);
+    }
+
+    private static void addsUp(WorkedPiece piece) {
+        for (WorkedStrand strand : piece.strands()) {
+            assertThat(strand.sum().total()).isEqualTo(strand.cutLength());
+            assertThat(strand.used()).isLessThan(strand.cutLength());
+            assertThat(strand.sum().terms())
+                    .allSatisfy(t -> assertThat(t.total()).isEqualTo(t.each().times(t.count())));
+            strand.foldMark().ifPresent(fold -> assertThat(fold).isLessThan(strand.cutLength()));
+        }
+        PieceFit fit = piece.fit();
+        Length stretched = fit.bodies().stream()
+                .filter(b -> b.section().extent() instanceof dev.restis.core.pattern.Section.Extent.Rest)
+                .map(WorkedBody::length)
+                .reduce(Length.ZERO, Length::plus);
+        if (fit.around() == 0) {
+            assertThat(fit.target().total().minus(fit.room().total()).plus(stretched))
+                    .isEqualTo(fit.reached());
+        }
+        fit.bodies().forEach(b -> {
+            List<Integer> groups = b.groups();
+            for (int g = 0; g < groups.size(); g++) {
+                assertThat(groups.get(g)).isEqualTo(groups.get(groups.size() - 1 - g));
+            }
+        });
+    }
+
+    /** Whenever the verdict is good, it opens over the hand and closes to the wrist. */
+    private static void fits(WorkedPiece piece) {
+        if (!(piece.request().size() instanceof Size.Wrist size)) {
+            return;
+        }
+        Length most = size.wrist().plus(size.ease());
+        piece.fit().band().ifPresent(band -> {
+            assertThat(band.open()).isGreaterThanOrEqualTo(size.hand().plus(Length.ofMillimetres(5)));
+            assertThat(band.closed()).isLessThanOrEqualTo(most);
+        });
+        piece.fit().inner().ifPresent(inner -> assertThat(inner).isGreaterThanOrEqualTo(size.wrist()));
+    }
+
+    @ParameterizedTest
+    @MethodSource("patterns")
+    void noStrandIsShorterForABiggerWristOfTheSameHandOrALongerPiece(Pattern pattern) {
+        WorkedPiece last = null;
+        for (int step = 0; step < 60; step++) {
+            Size size = pattern.kind().sizedByWrist()
+                    ? new Size.Wrist(mm(150 + step), mm(250), false, Ease.COMFORTABLE)
+                    : new Size.Finished(pattern.usualLength().plus(mm(2L * step)));
+            WorkedPiece piece = Examples.worked(usual(pattern).with(size));
+            if (last != null) {
+                assertThat(tiedBody(piece)).isGreaterThanOrEqualTo(tiedBody(last));
+                for (int s = 0; s < piece.strands().size() && !tradesKnotsForBeads(pattern); s++) {
+                    assertThat(body(piece.strands().get(s)))
+                            .as(piece.strands().get(s).role())
+                            .isGreaterThanOrEqualTo(body(last.strands().get(s)));
+                }
+            }
+            last = piece;
+        }
+    }
+
+    /** Where beads follow a beat, one more of them takes the place of knots that used more cord. */
+    private static boolean tradesKnotsForBeads(Pattern pattern) {
+        return pattern.stretching().stream()
+                .anyMatch(b -> b.motif().filter(m -> m.every() > 0).isPresent());
+    }
+
+    private static Length tiedBody(WorkedPiece piece) {
+        return piece.fit().bodyLength();
+    }
+
+    /** Cord along bodies; the tails of a sliding band shrink as its body grows. */
+    private static Length body(WorkedStrand strand) {
+        return strand.sum().terms().stream()
+                .filter(t -> t.code().startsWith("body.") || t.code().startsWith("bead."))
+                .map(Term::total)
+                .reduce(Length.ZERO, Length::plus);
+    }
+
+    @ParameterizedTest
+    @MethodSource("patterns")
+    void cordOfARepeatNeverFallsWithTheCore(Pattern pattern) {
+        PieceRequest usual = usual(pattern);
+        for (int slot = 0; slot < usual.cords().size(); slot++) {
+            Optional<WorkedPiece> thin = tried(withCord(usual, slot, 1.0));
+            Optional<WorkedPiece> thick = tried(withCord(usual, slot, 1.3));
+            if (thin.isEmpty() || thick.isEmpty() || thin.get().fit().bodies().isEmpty()) {
+                continue;
+            }
+            for (int b = 0; b < thin.get().fit().bodies().size(); b++) {
+                WorkedBody a = thin.get().fit().bodies().get(b);
+                WorkedBody c = thick.get().fit().bodies().get(b);
+                if (a.gauge().working() == c.gauge().working()
+                        && a.gauge().core() < c.gauge().core()) {
+                    assertThat(c.section().stitch().use(c.gauge(), dev.restis.core.stitch.Seat.WORKING))
+                            .isGreaterThanOrEqualTo(
+                                    a.section().stitch().use(a.gauge(), dev.restis.core.stitch.Seat.WORKING));
+                }
+            }
+        }
+    }
+
+    private static PieceRequest withCord(PieceRequest request, int slot, double factor) {
+        List<Cord> cords = new java.util.ArrayList<>(request.cords());
+        Cord cord = cords.get(slot);
+        cords.set(
+                slot,
+                new Cord(
+                        cord.material(),
+                        new Length(Math.round(cord.diameter().micrometres() * factor)),
+                        cord.pricePerMetre()));
+        return new PieceRequest(request.pattern(), cords, request.size(), request.parts(), request.house());
+    }
+
+    @Test
+    void aKitHasLongerTailsAndASmallerRiskCutsLonger() {
+        for (Pattern pattern : PatternBook.all()) {
+            PieceRequest usual = usual(pattern);
+            WorkedPiece piece = Examples.worked(usual);
+            WorkedPiece kit = Examples.worked(usual.with(
+                    new PieceRequest.House(MarginPolicy.EVEN, usual.house().cuttingStep(), TakeUp.Book.EMPTY, true)));
+            WorkedPiece generous = Examples.worked(usual.with(
+                    new PieceRequest.House(MarginPolicy.GENEROUS, usual.house().cuttingStep())));
+            for (int s = 0; s < piece.strands().size(); s++) {
+                Length cut = piece.strands().get(s).cutLength();
+                assertThat(kit.strands().get(s).cutLength()).isGreaterThanOrEqualTo(cut.plus(mm(50)));
+                assertThat(generous.strands().get(s).cutLength()).isGreaterThanOrEqualTo(cut);
+            }
+        }
+    }
+
+    @Test
+    void aMeasuredStitchReplacesGeometry() {
+        PieceRequest usual = usual(PatternBook.SNAKE);
+        TakeUp.Book measured =
+                (stitch, gauge, material) -> Optional.of(new TakeUp(TakeUp.Source.SWATCH, 0.05, 1.0, 1.1));
+        WorkedPiece geometry = Examples.worked(usual);
+        WorkedPiece swatch = Examples.worked(usual.with(
+                new PieceRequest.House(MarginPolicy.EVEN, usual.house().cuttingStep(), measured, false)));
+        Term before = geometry.strands().get(0).legs().get(0).terms().get(0);
+        Term after = swatch.strands().get(0).legs().get(0).terms().get(0);
+        assertThat(after.each()).isEqualTo(before.each().times(1.1));
+        assertThat(after.spread()).isEqualTo(0.05);
+        assertThat(swatch.fit().bodies().get(0).takeUp().source()).isEqualTo(TakeUp.Source.SWATCH);
+    }
+
+    private static Optional<WorkedPiece> tried(PieceRequest request) {
+        return PieceWorker.workOut(request).fold(Optional::of, faults -> {
+            assertThat(faults)
+                    .extracting(Fault::code)
+                    .allMatch(c -> c.endsWith("noBody") || c.endsWith("tooMany") || c.endsWith("range"));
+            return Optional.empty();
+        });
+    }
+
+    private static Length mm(long millimetres) {
+        return Length.ofMillimetres(millimetres);
+    }
+}

@@ -1,0 +1,510 @@
+import {
+  Button,
+  Grid,
+  Group,
+  NumberInput,
+  Radio,
+  Select,
+  Stack,
+  Table,
+  Text,
+  TextInput,
+  Title,
+} from '@mantine/core';
+import { notifications } from '@mantine/notifications';
+import { useQuery } from '@tanstack/react-query';
+import { type FormEvent, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { ProblemError, type Schemas } from '../../api/client';
+import { useUnits } from '../../app/units';
+import { Length } from '../../shared/Figures';
+import { formatDay, formatLength } from '../../shared/format';
+import { LengthField } from '../../shared/LengthField';
+import { Await, Empty, Page } from '../../shared/Page';
+import { ProblemNote } from '../../shared/ProblemNote';
+import { sizesQuery } from '../../shared/piece/queries';
+import { useSession } from '../workshop/queries';
+import {
+  policiesQuery,
+  swatchesQuery,
+  useChoosePolicy,
+  useKeepSizes,
+  useKeepSwatch,
+  useWithdrawSwatch,
+} from './queries';
+
+/** What stitches take, the swatches that say so, and the house's sizes. */
+export default function MeasuresPage() {
+  const { t } = useTranslation();
+  const swatches = useQuery(swatchesQuery);
+  const sizes = useQuery(sizesQuery);
+  return (
+    <Page title={t('nav.measures')}>
+      <Grid gap="md">
+        <Grid.Col span={{ base: 12, md: 7 }}>
+          <Await query={swatches}>
+            {(s) => (
+              <Stack gap="md">
+                <TakeUps rows={s.stitches} />
+                <Swatches rows={s.swatches} />
+              </Stack>
+            )}
+          </Await>
+        </Grid.Col>
+        <Grid.Col span={{ base: 12, md: 5 }}>
+          <Stack gap="md">
+            <Await query={swatches}>{(s) => <SwatchForm view={s} />}</Await>
+            <Await query={sizes}>{(s) => <Sizes view={s} />}</Await>
+            <Policies />
+          </Stack>
+        </Grid.Col>
+      </Grid>
+    </Page>
+  );
+}
+
+const digits = (value: number, count: number) => value.toFixed(count);
+
+function TakeUps({ rows }: { rows: Schemas['StitchRow'][] }) {
+  const { t } = useTranslation();
+  return (
+    <Stack className="panel" p="md" gap={6}>
+      <Title order={2} size="h4">
+        {t('measures.takeUp')}
+      </Title>
+      <Text size="sm" c="dimmed">
+        {t('measures.takeUpHint')}
+      </Text>
+      <Table verticalSpacing={3} horizontalSpacing={6}>
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>{t('measures.stitch')}</Table.Th>
+            <Table.Th className="right">{t('measures.use')}</Table.Th>
+            <Table.Th className="right">{t('measures.pitch')}</Table.Th>
+            <Table.Th className="right">{t('measures.times')}</Table.Th>
+            <Table.Th>{t('measures.source')}</Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {rows.map((row) => (
+            <Table.Tr key={row.code}>
+              <Table.Td>{t(`stitch.${row.code}`)}</Table.Td>
+              <Table.Td className="right figure">{digits(row.useD, 2)} d</Table.Td>
+              <Table.Td className="right figure">{digits(row.pitchD, 2)} d</Table.Td>
+              <Table.Td className="right figure">{digits(row.takeUp, 2)} ×</Table.Td>
+              <Table.Td>
+                {t(`measures.from.${row.source}`, {
+                  spread: Math.round(row.spread * 100),
+                  count: row.swatches,
+                  change: Math.round(((row.swatched ?? 1) - 1) * 100),
+                })}
+              </Table.Td>
+            </Table.Tr>
+          ))}
+        </Table.Tbody>
+      </Table>
+    </Stack>
+  );
+}
+
+function Swatches({ rows }: { rows: Schemas['SwatchView'][] }) {
+  const { t } = useTranslation();
+  const withdraw = useWithdrawSwatch(false);
+  const back = useWithdrawSwatch(true);
+  const remove = (id: number) =>
+    withdraw.mutate(id, {
+      onSuccess: () =>
+        notifications.show({
+          message: (
+            <Group gap="sm">
+              {t('measures.withdrawn')}
+              <Button size="compact-sm" variant="default" onClick={() => back.mutate(id)}>
+                {t('undo')}
+              </Button>
+            </Group>
+          ),
+          autoClose: 12_000,
+        }),
+    });
+  if (rows.length === 0) return <Empty words={t('measures.noSwatch')} />;
+  return (
+    <Stack className="panel" p="md" gap={6}>
+      <Title order={2} size="h4">
+        {t('measures.swatches')}
+      </Title>
+      <Table verticalSpacing={3} horizontalSpacing={6}>
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>{t('measures.stitch')}</Table.Th>
+            <Table.Th>{t('measures.tied')}</Table.Th>
+            <Table.Th className="right">{t('measures.body')}</Table.Th>
+            <Table.Th className="right">{t('measures.used')}</Table.Th>
+            <Table.Th className="right">{t('measures.against')}</Table.Th>
+            <Table.Th />
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {rows.map((row) => (
+            <Table.Tr key={row.id}>
+              <Table.Td>
+                {t(`stitch.${row.stitch}`)}
+                <Text size="xs" c="dimmed">
+                  {t(`material.${row.material}`)} <Length um={row.workingUm} kind="part" />
+                  {row.cores > 0 && (
+                    <>
+                      {' '}
+                      {t('measures.over', { count: row.cores })}{' '}
+                      <Length um={row.coreUm ?? row.workingUm} kind="part" />
+                    </>
+                  )}
+                </Text>
+              </Table.Td>
+              <Table.Td>
+                {t('measures.repeats', { count: row.repeats })}
+                <Text size="xs" c="dimmed">
+                  {row.maker}, {formatDay(row.at.slice(0, 10))}
+                </Text>
+              </Table.Td>
+              <Table.Td className="right">
+                <Length um={row.bodyUm} kind="body" />
+              </Table.Td>
+              <Table.Td className="right">
+                <Length um={row.usedUm} kind="cord" />
+              </Table.Td>
+              <Table.Td className="right figure">
+                {digits(row.pitchRatio, 2)} / {digits(row.useRatio, 2)}
+              </Table.Td>
+              <Table.Td className="right">
+                <Button size="compact-sm" variant="default" onClick={() => remove(row.id)}>
+                  {t('measures.withdraw')}
+                </Button>
+              </Table.Td>
+            </Table.Tr>
+          ))}
+        </Table.Tbody>
+      </Table>
+    </Stack>
+  );
+}
+
+function SwatchForm({ view }: { view: Schemas['SwatchesView'] }) {
+  const { t } = useTranslation();
+  const { units } = useUnits();
+  const { data: session } = useSession();
+  const keep = useKeepSwatch();
+  const [stitch, setStitch] = useState('square-knot');
+  const [material, setMaterial] = useState('polyester');
+  const [maker, setMaker] = useState(session?.name ?? '');
+  const [working, setWorking] = useState('2 mm');
+  const [core, setCore] = useState('2 mm');
+  const [cores, setCores] = useState(2);
+  const [repeats, setRepeats] = useState(20);
+  const [body, setBody] = useState('');
+  const [used, setUsed] = useState('');
+  const chosen = view.stitches.find((s) => s.code === stitch);
+  const cored = (chosen?.mostCores ?? 0) > 0;
+  const problem = (field: string) =>
+    keep.error instanceof ProblemError ? keep.error.field(field) : undefined;
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    keep.mutate(
+      {
+        stitch,
+        material,
+        maker,
+        working,
+        core: cored ? core : undefined,
+        cores: cored ? cores : 0,
+        repeats,
+        body,
+        used,
+        units,
+      },
+      {
+        onSuccess: () => {
+          notifications.show({ message: t('measures.kept'), color: 'board' });
+          setBody('');
+          setUsed('');
+        },
+      },
+    );
+  };
+  return (
+    <Stack component="form" onSubmit={submit} className="panel" p="md" gap="sm">
+      <Title order={2} size="h4">
+        {t('measures.newSwatch')}
+      </Title>
+      <Text size="sm" c="dimmed">
+        {t('measures.swatchHint')}
+      </Text>
+      <Group grow align="flex-start">
+        <Select
+          label={t('measures.stitch')}
+          searchable
+          allowDeselect={false}
+          value={stitch}
+          data={view.stitches.map((s) => ({ value: s.code, label: t(`stitch.${s.code}`) }))}
+          onChange={(v) => v && setStitch(v)}
+          error={problem('stitch')}
+        />
+        <Select
+          label={t('articleForm.material')}
+          allowDeselect={false}
+          value={material}
+          data={view.materials.map((m) => ({ value: m, label: t(`material.${m}`) }))}
+          onChange={(v) => v && setMaterial(v)}
+          error={problem('material')}
+        />
+      </Group>
+      <Group grow align="flex-start">
+        <LengthField
+          label={t('measures.working')}
+          value={working}
+          onChange={setWorking}
+          error={problem('working')}
+        />
+        {cored && (
+          <LengthField label={t('measures.core')} value={core} onChange={setCore} error={problem('core')} />
+        )}
+        {cored && (
+          <NumberInput
+            label={t('measures.cores')}
+            min={chosen?.leastCores ?? 1}
+            max={chosen?.mostCores ?? 8}
+            value={cores}
+            onChange={(n) => setCores(Number(n) || 0)}
+            error={problem('cores')}
+          />
+        )}
+      </Group>
+      <Group grow align="flex-start">
+        <TextInput
+          label={t('measures.maker')}
+          value={maker}
+          onChange={(e) => setMaker(e.currentTarget.value)}
+          error={problem('maker')}
+        />
+        <NumberInput
+          label={t('measures.repeatsTied')}
+          value={repeats}
+          clampBehavior="none"
+          onChange={(n) => setRepeats(Number(n) || 0)}
+          error={problem('repeats')}
+        />
+      </Group>
+      <Group grow align="flex-start">
+        <LengthField label={t('measures.body')} value={body} onChange={setBody} error={problem('body')} />
+        <LengthField label={t('measures.used')} value={used} onChange={setUsed} error={problem('used')} />
+      </Group>
+      <ProblemNote
+        error={keep.error}
+        shown={['stitch', 'material', 'maker', 'working', 'core', 'cores', 'repeats', 'body', 'used']}
+      />
+      <Button type="submit" loading={keep.isPending}>
+        {t('measures.keep')}
+      </Button>
+    </Stack>
+  );
+}
+
+/** How the safety margin is chosen, with the risk that each policy takes. */
+function Policies() {
+  const { t } = useTranslation();
+  const { data: session } = useSession();
+  const policies = useQuery(policiesQuery);
+  const choose = useChoosePolicy();
+  return (
+    <Stack className="panel" p="md" gap="sm">
+      <Title order={2} size="h4">
+        {t('measures.margin')}
+      </Title>
+      <Await query={policies}>
+        {(rows) => (
+          <Radio.Group
+            aria-label={t('measures.margin')}
+            value={rows.find((p) => p.chosen)?.policy ?? ''}
+            onChange={(policy) => choose.mutate(policy)}
+          >
+            <Stack gap={6}>
+              {rows.map((p) => (
+                <Radio
+                  key={p.policy}
+                  value={p.policy}
+                  disabled={session?.role !== 'OWNER' || choose.isPending}
+                  label={t(`policy.${p.policy}`)}
+                  description={
+                    p.oneIn === undefined ? t('policy.byCostHint') : t('policy.oneIn', { count: p.oneIn })
+                  }
+                />
+              ))}
+            </Stack>
+          </Radio.Group>
+        )}
+      </Await>
+      <ProblemNote error={choose.error} />
+      <Text size="sm" c="dimmed">
+        {t('policy.hint')}
+      </Text>
+    </Stack>
+  );
+}
+
+function Sizes({ view }: { view: Schemas['SizesView'] }) {
+  const { t } = useTranslation();
+  const { units } = useUnits();
+  const { data: session } = useSession();
+  const [editing, setEditing] = useState(false);
+  return (
+    <Stack className="panel" p="md" gap="sm">
+      <Group justify="space-between">
+        <Title order={2} size="h4">
+          {t('measures.sizes')}
+        </Title>
+        {session?.role === 'OWNER' && !editing && (
+          <Button size="compact-sm" variant="default" onClick={() => setEditing(true)}>
+            {t('measures.change')}
+          </Button>
+        )}
+      </Group>
+      {editing ? (
+        <SizesForm view={view} onDone={() => setEditing(false)} />
+      ) : (
+        <>
+          <Table verticalSpacing={3}>
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>{t('newOrder.size')}</Table.Th>
+                <Table.Th className="right">{t('measures.wrist')}</Table.Th>
+                <Table.Th className="right">{t('measures.hand')}</Table.Th>
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
+              {view.sizes.map((s) => (
+                <Table.Tr key={s.name}>
+                  <Table.Td>{s.name}</Table.Td>
+                  <Table.Td className="right">
+                    <Length um={s.wristUm} kind="body" />
+                  </Table.Td>
+                  <Table.Td className="right">
+                    <Length um={s.handUm} kind="body" />
+                  </Table.Td>
+                </Table.Tr>
+              ))}
+            </Table.Tbody>
+          </Table>
+          <Text size="sm">
+            {t('newOrder.ease')}:{' '}
+            {view.eases.map((e) => `${t(`ease.${e.ease}`)} ${formatLength(e.um, units, 'part')}`).join(' · ')}
+          </Text>
+        </>
+      )}
+    </Stack>
+  );
+}
+
+interface SizeText {
+  name: string;
+  wrist: string;
+  hand: string;
+}
+
+function SizesForm({ view, onDone }: { view: Schemas['SizesView']; onDone: () => void }) {
+  const { t } = useTranslation();
+  const { units } = useUnits();
+  const keep = useKeepSizes();
+  const text = (um: number) => formatLength(um, units, 'body');
+  const [rows, setRows] = useState<SizeText[]>(() =>
+    view.sizes.map((s) => ({ name: s.name, wrist: text(s.wristUm), hand: text(s.handUm) })),
+  );
+  const [eases, setEases] = useState<Record<string, string>>(() =>
+    Object.fromEntries(view.eases.map((e) => [e.ease, formatLength(e.um, units, 'part')])),
+  );
+  const problem = (field: string) =>
+    keep.error instanceof ProblemError ? keep.error.field(field) : undefined;
+  const change = (at: number, part: Partial<SizeText>) =>
+    setRows(rows.map((row, i) => (i === at ? { ...row, ...part } : row)));
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    keep.mutate(
+      { sizes: rows, eases, units },
+      {
+        onSuccess: () => {
+          notifications.show({ message: t('measures.sizesKept'), color: 'board' });
+          onDone();
+        },
+      },
+    );
+  };
+  return (
+    <Stack component="form" onSubmit={submit} gap="xs">
+      {rows.map((row, i) => (
+        <Group key={i} gap="xs" align="flex-start" wrap="nowrap">
+          <TextInput
+            aria-label={t('measures.sizeName', { number: i + 1 })}
+            value={row.name}
+            w={70}
+            onChange={(e) => change(i, { name: e.currentTarget.value })}
+            error={problem(`sizes[${i}].name`)}
+          />
+          <TextInput
+            aria-label={t('measures.sizeWrist', { name: row.name })}
+            value={row.wrist}
+            flex={1}
+            onChange={(e) => change(i, { wrist: e.currentTarget.value })}
+            error={problem(`sizes[${i}].wrist`)}
+          />
+          <TextInput
+            aria-label={t('measures.sizeHand', { name: row.name })}
+            value={row.hand}
+            flex={1}
+            onChange={(e) => change(i, { hand: e.currentTarget.value })}
+            error={problem(`sizes[${i}].hand`)}
+          />
+          <Button
+            variant="subtle"
+            px={6}
+            aria-label={t('measures.sizeRemove', { name: row.name })}
+            onClick={() => setRows(rows.filter((_, k) => k !== i))}
+          >
+            ×
+          </Button>
+        </Group>
+      ))}
+      <Group>
+        <Button
+          size="compact-sm"
+          variant="default"
+          onClick={() => setRows([...rows, { name: '', wrist: '', hand: '' }])}
+        >
+          {t('measures.sizeAdd')}
+        </Button>
+      </Group>
+      <Group grow align="flex-start">
+        {Object.entries(eases).map(([ease, value]) => (
+          <TextInput
+            key={ease}
+            label={t(`ease.${ease}`)}
+            value={value}
+            onChange={(e) => setEases({ ...eases, [ease]: e.currentTarget.value })}
+            error={problem(`eases.${ease}`)}
+          />
+        ))}
+      </Group>
+      <ProblemNote
+        error={keep.error}
+        shown={[
+          ...rows.flatMap((_, i) => ['name', 'wrist', 'hand'].map((f) => `sizes[${i}].${f}`)),
+          ...Object.keys(eases).map((e) => `eases.${e}`),
+        ]}
+      />
+      <Group>
+        <Button type="submit" loading={keep.isPending}>
+          {t('measures.keepSizes')}
+        </Button>
+        <Button variant="default" onClick={onDone}>
+          {t('measures.leave')}
+        </Button>
+      </Group>
+    </Stack>
+  );
+}

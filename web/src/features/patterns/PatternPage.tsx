@@ -1,0 +1,147 @@
+import { Button, Grid, Group, Stack, Text } from '@mantine/core';
+import { useDebouncedValue } from '@mantine/hooks';
+import { notifications } from '@mantine/notifications';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, useNavigate, useParams } from 'react-router';
+import type { Schemas } from '../../api/client';
+import { useUnits } from '../../app/units';
+import { Await, Empty, Page } from '../../shared/Page';
+import { ProblemNote } from '../../shared/ProblemNote';
+import { ChoiceFields, type Choices, firstChoices, withPart } from '../../shared/piece/ChoiceFields';
+import { PiecePanel } from '../../shared/piece/PiecePanel';
+import { patternsQuery, workOutQuery } from '../../shared/piece/queries';
+import { articlesQuery } from '../stock/queries';
+import { useWithdraw } from './queries';
+
+/** A pattern, worked out live for any size, colours and parts. */
+export default function PatternPage() {
+  const { t } = useTranslation();
+  const { code } = useParams();
+  const patterns = useQuery(patternsQuery);
+  const articles = useQuery(articlesQuery);
+  return (
+    <Await query={patterns}>
+      {(all) => {
+        const pattern = all.find((p) => p.code === code);
+        return pattern ? (
+          <Page title={pattern.name} actions={<Actions pattern={pattern} />}>
+            <Await query={articles}>
+              {(a) => <Live key={`${pattern.code}/${pattern.version}`} pattern={pattern} articles={a} />}
+            </Await>
+          </Page>
+        ) : (
+          <Page title={t('nav.patterns')}>
+            <Empty words={t('patterns.gone')}>
+              <Button component={Link} to="/patterns">
+                {t('patterns.all')}
+              </Button>
+            </Empty>
+          </Page>
+        );
+      }}
+    </Await>
+  );
+}
+
+function Actions({ pattern }: { pattern: Schemas['PatternView'] }) {
+  const { t } = useTranslation();
+  const navigate = useNavigate();
+  const withdraw = useWithdraw(false);
+  const back = useWithdraw(true);
+  const remove = () =>
+    withdraw.mutate(pattern.code, {
+      onSuccess: () => {
+        navigate('/patterns');
+        notifications.show({
+          message: (
+            <Group gap="sm">
+              {t('patterns.withdrawn', { name: pattern.name })}
+              <Button size="compact-sm" variant="default" onClick={() => back.mutate(pattern.code)}>
+                {t('undo')}
+              </Button>
+            </Group>
+          ),
+          autoClose: 12_000,
+        });
+      },
+    });
+  return (
+    <>
+      <Button component="a" href={`/api/patterns/${pattern.code}/picture.svg`} variant="default" download>
+        {t('patterns.svg')}
+      </Button>
+      <Button component="a" href={`/api/patterns/${pattern.code}/pattern.json`} variant="default" download>
+        {t('patterns.json')}
+      </Button>
+      {!pattern.shipped && (
+        <Button variant="default" onClick={remove} loading={withdraw.isPending}>
+          {t('patterns.withdraw')}
+        </Button>
+      )}
+      <Button
+        component={Link}
+        to={pattern.shipped ? `/patterns/new?from=${pattern.code}` : `/patterns/${pattern.code}/edit`}
+        variant="default"
+      >
+        {t(pattern.shipped ? 'patterns.copy' : 'patterns.edit')}
+      </Button>
+      <Button component={Link} to={`/orders/new?pattern=${pattern.code}`}>
+        {t('patterns.order')}
+      </Button>
+    </>
+  );
+}
+
+function Live({ pattern, articles }: { pattern: Schemas['PatternView']; articles: Schemas['Article'][] }) {
+  const { t } = useTranslation();
+  const { units } = useUnits();
+  const [choices, setChoices] = useState<Choices>(() => firstChoices(pattern, articles));
+  const set = (change: Partial<Choices>) => setChoices({ ...choices, ...change });
+  const asked = useMemo(() => ({ ...choices, units }), [choices, units]);
+  const [settled] = useDebouncedValue(asked, 60);
+  const worked = useQuery(workOutQuery(settled, 1));
+  const problems = worked.data?.problems ?? [];
+  const problem = (field: string) => {
+    const found = problems.find((p) => p.field === field);
+    return found && `${found.message} ${found.remedy}`;
+  };
+  return (
+    <Grid gap="md">
+      <Grid.Col span={{ base: 12, md: 4 }}>
+        <Stack className="panel" p="md" gap={10}>
+          <Text size="sm" c="dimmed">
+            {t(`patternKind.${pattern.kind}`)} · {t(`closure.${pattern.closure}`)} ·{' '}
+            {pattern.stitches.map((s) => t(`stitch.${s}`)).join(', ')}
+          </Text>
+          <ChoiceFields pattern={pattern} articles={articles} choices={choices} set={set} problem={problem} />
+        </Stack>
+      </Grid.Col>
+      <Grid.Col span={{ base: 12, md: 8 }}>
+        <Stack className="panel" p="md" mih={300}>
+          <ProblemNote error={worked.error} />
+          {worked.data?.piece ? (
+            <PiecePanel
+              piece={worked.data.piece}
+              onOffer={(offer) =>
+                set(
+                  withPart(choices, offer.slot, {
+                    ...choices.parts?.[offer.slot],
+                    article: offer.articleCode,
+                  }),
+                )
+              }
+            />
+          ) : (
+            problems.map((p) => (
+              <Text key={p.field} c="var(--act)" role="alert">
+                {p.message} {p.remedy}
+              </Text>
+            ))
+          )}
+        </Stack>
+      </Grid.Col>
+    </Grid>
+  );
+}

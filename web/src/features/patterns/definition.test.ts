@@ -1,0 +1,26 @@
+import { expect, it } from 'vitest';
+import { EMPTY, type History, moved, step } from './definition';
+
+const named = (name: string) => ({ ...EMPTY, name });
+
+it('goes back and forth through what was edited, and forgets the future after a new step', () => {
+  let history: History = { past: [], now: named('a'), future: [] };
+  history = step(history, { to: named('b') });
+  history = step(history, { to: named('c') });
+  history = step(history, 'undo');
+  history = step(history, 'undo');
+  expect(history.now.name).toBe('a');
+  expect(step(history, 'undo').now.name).toBe('a');
+  history = step(history, 'redo');
+  expect(history.now.name).toBe('b');
+  history = step(history, { to: named('d') });
+  expect(step(history, 'redo').now.name).toBe('d');
+  expect(step(history, 'undo').now.name).toBe('b');
+});
+
+it('moves an item and leaves the ends alone', () => {
+  expect(moved(['a', 'b', 'c'], 2, -1)).toEqual(['a', 'c', 'b']);
+  expect(moved(['a', 'b', 'c'], 0, 1)).toEqual(['b', 'a', 'c']);
+  expect(moved(['a', 'b', 'c'], 0, -1)).toEqual(['a', 'b', 'c']);
+  expect(moved(['a', 'b', 'c'], 2, 1)).toEqual(['a', 'b', 'c']);
+});

@@ -1,0 +1,45 @@
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { api, ask, type Schemas } from '../../api/client';
+
+export const definitionQuery = (code: string) =>
+  queryOptions({
+    queryKey: ['patterns', 'definition', code],
+    queryFn: () => ask(api.GET('/api/patterns/{code}/definition', { params: { path: { code } } })),
+    // The editor works on a copy; a fresher one would only confuse it.
+    refetchOnMount: 'always',
+    gcTime: 0,
+  });
+
+export const vocabularyQuery = queryOptions({
+  queryKey: ['patterns', 'vocabulary'],
+  queryFn: () => ask(api.GET('/api/patterns/vocabulary')),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
+export const trialQuery = (json: string) =>
+  queryOptions({
+    queryKey: ['patterns', 'trial', json],
+    queryFn: () => ask(api.POST('/api/patterns/trial', { body: { json, before: 0 } })),
+    placeholderData: (before: Schemas['TrialView'] | undefined) => before,
+    retry: false,
+    gcTime: 30_000,
+  });
+
+export function useKeepPattern() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Schemas['DefinitionInput']) => ask(api.POST('/api/patterns', { body })),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['patterns'] }),
+  });
+}
+
+export function useWithdraw(back: boolean) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (code: string) =>
+      back
+        ? ask(api.POST('/api/patterns/{code}/back', { params: { path: { code } } }))
+        : ask(api.DELETE('/api/patterns/{code}', { params: { path: { code } } })),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['patterns'] }),
+  });
+}

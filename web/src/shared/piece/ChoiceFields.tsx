@@ -1,0 +1,214 @@
+import { Group, NumberInput, SegmentedControl, Select, SimpleGrid, Switch, Text } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import type { Schemas } from '../../api/client';
+import { ArticleSelect } from '../ArticleSelect';
+import { LengthField } from '../LengthField';
+import { cordName, partName } from '../names';
+import { sizesQuery } from './queries';
+
+export type Choices = Omit<Schemas['PieceChoices'], 'units'>;
+
+/** Sensible choices for a pattern; what was chosen before is kept where it fits. */
+export function firstChoices(
+  pattern: Schemas['PatternView'],
+  articles: Schemas['Article'][],
+  before?: Choices,
+): Choices {
+  const cords = articles.filter((a) => a.kind === 'CORD').sort((a, b) => b.onHand - a.onHand);
+  const band = pattern.kind === 'BRACELET';
+  return {
+    pattern: pattern.code,
+    size: band ? (before?.size ?? (before?.wrist ? undefined : 'M')) : undefined,
+    wrist: before?.wrist,
+    hand: before?.hand,
+    ease: before?.ease ?? 'COMFORTABLE',
+    length: band ? before?.length : `${pattern.usualLengthUm / 1000} mm`,
+    colours: pattern.cords.map((cord, i) => {
+      const fitting = cords.filter((a) => a.diameterUm === cord.gaugeUm);
+      const offered = fitting.length > 0 ? fitting : cords;
+      const kept = before?.colours[i];
+      return kept && offered.some((a) => a.code === kept) ? kept : (offered[i % offered.length]?.code ?? '');
+    }),
+    parts: Object.fromEntries(
+      pattern.parts.flatMap((part) => {
+        const kept = before?.parts?.[part.code];
+        const first = articles.find((a) => a.kind === part.kind && a.onHand > 0);
+        if (kept && articles.some((a) => a.code === kept.article && a.kind === part.kind))
+          return [[part.code, kept]];
+        return part.optional || !first ? [] : [[part.code, { article: first.code }]];
+      }),
+    ),
+    kit: before?.kit ?? false,
+  };
+}
+
+/** The choices with another part in a slot, or none. */
+export function withPart(
+  choices: Choices,
+  slot: string,
+  chosen: Schemas['PartChoice'] | undefined,
+): Partial<Choices> {
+  const { [slot]: _, ...rest } = choices.parts ?? {};
+  return { parts: chosen ? { ...rest, [slot]: chosen } : rest };
+}
+
+interface FieldsProps {
+  pattern: Schemas['PatternView'];
+  articles: Schemas['Article'][];
+  choices: Choices;
+  set: (change: Partial<Choices>) => void;
+  problem: (field: string) => string | undefined;
+}
+
+/** Everything that is chosen of a piece once its pattern is. */
+export function ChoiceFields({ pattern, articles, choices, set, problem }: FieldsProps) {
+  const { t } = useTranslation();
+  return (
+    <>
+      {pattern.kind === 'BRACELET' ? (
+        <BandSize choices={choices} set={set} problem={problem} />
+      ) : (
+        <LengthField
+          label={t('newOrder.length')}
+          value={choices.length ?? ''}
+          onChange={(length) => set({ length })}
+          error={problem('length')}
+        />
+      )}
+      <SimpleGrid cols={2} spacing="md" verticalSpacing={10}>
+        {pattern.cords.map((cord, i) => (
+          <ArticleSelect
+            key={cord.code}
+            label={cordName(t, cord.code)}
+            kind="CORD"
+            gaugeUm={cord.gaugeUm}
+            articles={articles}
+            value={choices.colours[i]}
+            onChange={(code) => set({ colours: choices.colours.map((c, k) => (k === i ? (code ?? '') : c)) })}
+            error={problem(`colours[${i}]`)}
+          />
+        ))}
+      </SimpleGrid>
+      {pattern.parts.map((part) => (
+        <PartChoice
+          key={part.code}
+          part={part}
+          articles={articles}
+          chosen={choices.parts?.[part.code]}
+          onChange={(chosen) => set(withPart(choices, part.code, chosen))}
+          problem={problem}
+        />
+      ))}
+      <Switch
+        label={t('newOrder.kit')}
+        checked={choices.kit ?? false}
+        onChange={(e) => set({ kit: e.currentTarget.checked })}
+      />
+    </>
+  );
+}
+
+interface PartProps {
+  part: Schemas['PartView'];
+  articles: Schemas['Article'][];
+  chosen: Schemas['PartChoice'] | undefined;
+  onChange: (chosen: Schemas['PartChoice'] | undefined) => void;
+  problem: (field: string) => string | undefined;
+}
+
+/** One part of the pattern, with its number where the maker says it. */
+function PartChoice({ part, articles, chosen, onChange, problem }: PartProps) {
+  const { t } = useTranslation();
+  const counted = part.chosenCount > 0;
+  const field = `parts[${part.code}]`;
+  return (
+    <Group grow align="flex-start">
+      <ArticleSelect
+        label={partName(t, part.code)}
+        kind={part.kind}
+        clearable={part.optional}
+        articles={articles}
+        value={chosen?.article}
+        onChange={(article) =>
+          onChange(
+            article ? { article, count: counted ? Math.max(1, chosen?.count ?? 0) : undefined } : undefined,
+          )
+        }
+        error={problem(field)}
+      />
+      {counted && (
+        <NumberInput
+          label={t('newOrder.beadCount')}
+          min={0}
+          max={part.chosenCount}
+          clampBehavior="none"
+          value={chosen?.count ?? 0}
+          onChange={(n) => onChange({ article: chosen?.article ?? '', count: Number(n) || 0 })}
+          error={problem(`${field}.count`)}
+        />
+      )}
+    </Group>
+  );
+}
+
+interface SizeProps {
+  choices: Choices;
+  set: (change: Partial<Choices>) => void;
+  problem: (field: string) => string | undefined;
+}
+
+function BandSize({ choices, set, problem }: SizeProps) {
+  const { t } = useTranslation();
+  const sizes = useQuery(sizesQuery);
+  return (
+    <>
+      <Group grow align="flex-start">
+        <Select
+          label={t('newOrder.size')}
+          clearable
+          data={sizes.data?.sizes.map((s) => s.name) ?? []}
+          value={choices.size ?? null}
+          onChange={(size) => set({ size: size ?? undefined, wrist: size ? undefined : choices.wrist })}
+          error={problem('size') !== undefined}
+        />
+        <LengthField
+          label={t('newOrder.wrist')}
+          value={choices.wrist ?? ''}
+          onChange={(wrist) => set({ wrist, size: wrist ? undefined : choices.size })}
+          error={problem('wrist') !== undefined}
+        />
+        <LengthField
+          label={t('newOrder.hand')}
+          value={choices.hand ?? ''}
+          description={t('newOrder.handHint')}
+          onChange={(hand) => set({ hand })}
+          error={problem('hand') !== undefined}
+        />
+      </Group>
+      {/* The three fields are too narrow for a sentence each. */}
+      {['size', 'wrist', 'hand']
+        .map((field) => problem(field))
+        .map(
+          (words) =>
+            words && (
+              <Text key={words} size="sm" c="var(--act)" role="alert">
+                {words}
+              </Text>
+            ),
+        )}
+      <div>
+        <Text size="sm" fw={500} id="ease-label">
+          {t('newOrder.ease')}
+        </Text>
+        <SegmentedControl
+          fullWidth
+          aria-labelledby="ease-label"
+          value={choices.ease ?? 'COMFORTABLE'}
+          onChange={(ease) => set({ ease })}
+          data={['SNUG', 'COMFORTABLE', 'LOOSE'].map((e) => ({ value: e, label: t(`ease.${e}`) }))}
+        />
+      </div>
+    </>
+  );
+}
