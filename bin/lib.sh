@@ -178,7 +178,7 @@ run_tests() { exec mvn -B -ntp verify; }
 take_screenshots() { exec mvn -B -ntp verify -pl core,web,app,e2e -Dsurefire.failIfNoSpecifiedTests=false -Dtest=ScreenshotsTest -DexcludedGroups= ; }
 
 # The web part is left as it is: it is built against the description that is about to be written.
-write_api() { exec mvn -B -ntp test -pl core,web,app -Dexec.skip=true -Dsurefire.failIfNoSpecifiedTests=false -Dtest=ApiDescriptionTest -Drestis.api.write=true; }
+write_api() { exec mvn -B -ntp test -pl core,web,app -Dexec.skip=true -Dweb.skip=true -Dsurefire.failIfNoSpecifiedTests=false -Dtest=ApiDescriptionTest -Drestis.api.write=true; }
 
 write_centre_lines() {
   local classpath=core/target/classpath

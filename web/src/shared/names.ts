@@ -8,6 +8,11 @@ function own(t: TFunction, key: string, word: string): string {
 export const strandName = (t: TFunction, role: string, number?: number): string =>
   number === undefined ? own(t, `role.${role}`, role) : `${own(t, `role.${role}`, role)} ${number}`;
 
+export const stitchName = (t: TFunction, code: string): string =>
+  code.startsWith('own:')
+    ? own(t, `stitch.${code}`, code.slice(4).replaceAll('-', ' '))
+    : t(`stitch.${code}`);
+
 export const cordName = (t: TFunction, slot: string): string => own(t, `cord.${slot}`, slot);
 
 export const partName = (t: TFunction, slot: string): string => own(t, `part.${slot}`, slot);

@@ -46,6 +46,14 @@ export function useKeepSwatch() {
   });
 }
 
+export function useKeepStitch() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Schemas['OwnStitchInput']) => ask(api.POST('/api/measures/stitches', { body })),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['patterns', 'vocabulary'] }),
+  });
+}
+
 export function useWithdrawSwatch(back: boolean) {
   const refresh = useRefreshLengths();
   return useMutation({

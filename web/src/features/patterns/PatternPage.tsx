@@ -7,6 +7,7 @@ import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
+import { stitchName } from '../../shared/names';
 import { Await, Empty, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { ChoiceFields, type Choices, firstChoices, withPart } from '../../shared/piece/ChoiceFields';
@@ -113,7 +114,7 @@ function Live({ pattern, articles }: { pattern: Schemas['PatternView']; articles
         <Stack className="panel" p="md" gap={10}>
           <Text size="sm" c="dimmed">
             {t(`patternKind.${pattern.kind}`)} · {t(`closure.${pattern.closure}`)} ·{' '}
-            {pattern.stitches.map((s) => t(`stitch.${s}`)).join(', ')}
+            {pattern.stitches.map((s) => stitchName(t, s)).join(', ')}
           </Text>
           <ChoiceFields pattern={pattern} articles={articles} choices={choices} set={set} problem={problem} />
         </Stack>

@@ -6,6 +6,7 @@ import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { Length } from '../../shared/Figures';
 import { formatLength } from '../../shared/format';
+import { stitchName } from '../../shared/names';
 import { Await, Empty, Page } from '../../shared/Page';
 import { patternsQuery } from '../../shared/piece/queries';
 import classes from './PatternsPage.module.css';
@@ -42,7 +43,7 @@ export default function PatternsPage() {
       kind: () => t(`patternKind.${value}`),
       closure: () => t(`closure.${value}`),
       gauge: () => formatLength(Number(value), units, 'part'),
-      stitch: () => t(`stitch.${value}`),
+      stitch: () => stitchName(t, value),
     })[filter]();
   const words = (search.get('q') ?? '').toLowerCase();
   return (

@@ -123,8 +123,20 @@ function Field({ label, kind, value, onChange, definition, vocabulary }: FieldPr
       );
     case 'knot':
       return choice(knots, textOf(value), onChange);
-    case 'stitch':
-      return choice(stitches, textOf(value), onChange);
+    case 'stitch': {
+      const own = objectOf(value);
+      return choice(
+        [
+          ...stitches,
+          ...vocabulary.ownStitches.map((o) => ({ value: `own:${o.stitch.code}`, label: o.name })),
+        ],
+        typeof value === 'string' ? value : `own:${textOf(own.code)}`,
+        (chosen) => {
+          const measured = vocabulary.ownStitches.find((o) => `own:${o.stitch.code}` === chosen);
+          onChange(measured ? { ...measured.stitch } : chosen);
+        },
+      );
+    }
     case 'count':
       return count(label, numberOf(value), onChange);
     case 'length':

@@ -5,7 +5,7 @@ import { useUnits } from '../../app/units';
 import { Because } from '../Because';
 import { Length, Money } from '../Figures';
 import { formatLength } from '../format';
-import { partName, strandName } from '../names';
+import { partName, stitchName, strandName } from '../names';
 import { PiecePicture } from '../PiecePicture';
 import { StrandBar } from '../StrandBar';
 import { Verdict } from '../Verdict';
@@ -174,7 +174,7 @@ export function Fit({ fit }: { fit: Schemas['FitView'] }) {
     ],
     ...fit.bodies.map((body, i): [string, React.ReactNode] => [
       t('fit.repeats', {
-        stitch: t(`stitch.${body.stitch}`),
+        stitch: stitchName(t, body.stitch),
         count: body.repeats,
         groups: body.groups.join(' + '),
       }),

@@ -119,6 +119,64 @@ class PatternsTest extends RestisTest {
         assertThat(answer.body().path("fields").path(0).path("code").asString()).isEqualTo("pattern.json");
     }
 
+    /** Twenty repeats of 1.9 mm worked cord: 76 mm of body are 2 d each, 380 mm of cord 10 d each. */
+    @Test
+    void aStitchOfOnesOwnLivesOnItsSwatchAlone() throws Exception {
+        String swatch = """
+                {"name": "Harbour chain", "strands": 2, "cores": 2, "material": "polyester", "working": "2 mm", "repeats": 20,
+                 "body": "76 mm", "used": "%s", "thickness": "4 mm", "width": "8 mm", "units": "METRIC"}
+                """;
+        Answer shorter = tell("/api/measures/stitches", swatch.formatted("70 mm"));
+        assertThat(shorter.field("used").path("code").asString()).isEqualTo("swatch.used");
+        assertThat(tell("/api/measures/stitches", swatch.formatted("380 mm")).status())
+                .isEqualTo(201);
+        JsonNode own =
+                ask("/api/patterns/vocabulary").body().path("ownStitches").path(0);
+        assertThat(own.path("name").asString()).isEqualTo("Harbour chain");
+        assertThat(own.path("stitch").path("use").asDouble())
+                .isCloseTo(10, org.assertj.core.api.Assertions.within(1e-9));
+
+        ObjectNode pattern = definition("square-bar");
+        pattern.put("code", "chain-band").put("name", "Chain band");
+        ((ObjectNode) pattern.path("sections").path(0)).set("stitch", own.path("stitch"));
+        keep(pattern.toString(), 0);
+        JsonNode body = trial(definition("chain-band").toString())
+                .path("sample")
+                .path("fit")
+                .path("bodies")
+                .path(0);
+        assertThat(body.path("stitch").asString()).isEqualTo("own:harbour-chain");
+        assertThat(body.path("pitchUm").asLong()).isEqualTo(3_800);
+        Answer order = tell("/api/orders", """
+                {"customer": "Ilka", "lines": [{"quantity": 1, "choices":
+                {"pattern": "chain-band", "wrist": "16.5 cm", "colours": ["NT2", "OA2"], "units": "METRIC"}}]}
+                """);
+        assertThat(order.status()).as(order.text()).isEqualTo(201);
+    }
+
+    @Test
+    void theHouseChoosesItsMargin() throws Exception {
+        Answer unknown =
+                send(org.springframework.http.HttpMethod.PUT, "/api/measures/policies", "{\"policy\": \"BOLD\"}");
+        assertThat(unknown.field("margin").path("code").asString()).isEqualTo("margin.unknown");
+        long byCost = longestCut();
+        send(org.springframework.http.HttpMethod.PUT, "/api/measures/policies", "{\"policy\": \"GENEROUS\"}");
+        assertThat(longestCut()).isGreaterThan(byCost);
+        send(org.springframework.http.HttpMethod.PUT, "/api/measures/policies", "{\"policy\": \"BY_COST\"}");
+        assertThat(longestCut()).isEqualTo(byCost);
+    }
+
+    private long longestCut() throws Exception {
+        Answer answer = tell("/api/patterns/work-out", """
+                {"quantity": 1, "choices": {"pattern": "snake", "wrist": "16.5 cm", "colours": ["NT2", "OA2"], "units": "METRIC"}}
+                """);
+        long longest = 0;
+        for (JsonNode strand : answer.body().path("piece").path("strands")) {
+            longest = Math.max(longest, strand.path("cutUm").asLong());
+        }
+        return longest;
+    }
+
     @Test
     void contradictionsAreNamedTogether() throws Exception {
         ObjectNode own = definition("square-bar");

@@ -4,6 +4,7 @@ import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Workshop;
+import dev.restis.core.cord.Cord;
 import dev.restis.core.cord.Material;
 import dev.restis.core.fit.Ease;
 import dev.restis.core.fit.SizeTable;
@@ -14,6 +15,7 @@ import dev.restis.core.measure.Length;
 import dev.restis.core.measure.LengthReader;
 import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.piece.TakeUp;
+import dev.restis.core.stitch.OwnStitch;
 import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitches;
 import java.sql.Timestamp;
@@ -22,6 +24,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -226,6 +229,107 @@ public class Measures {
                         Workshop.whoever())
                 .query(Long.class)
                 .single();
+    }
+
+    /** A stitch of the maker's own as typed; lengths are text in any unit. */
+    public record OwnStitchInput(
+            String name,
+            int strands,
+            int cores,
+            String material,
+            String working,
+            int repeats,
+            String body,
+            String used,
+            String thickness,
+            String width,
+            UnitSystem units) {}
+
+    /** A stitch of the maker's own with its name. */
+    public record NamedStitch(String name, OwnStitch stitch) {}
+
+    @Transactional(readOnly = true)
+    public List<NamedStitch> ownStitches() {
+        return jdbc.sql("""
+                        select name, code, strands, cores, use_d, pitch_d, thickness_d, width_d
+                        from own_stitch order by name
+                        """)
+                .query((row, n) -> new NamedStitch(
+                        row.getString(1),
+                        new OwnStitch(
+                                row.getString(2),
+                                row.getInt(3),
+                                row.getInt(4),
+                                row.getDouble(5),
+                                row.getDouble(6),
+                                row.getDouble(7),
+                                row.getDouble(8))))
+                .list();
+    }
+
+    /** Keeps a stitch that is known by its swatch alone; the same name again measures it anew. */
+    @Transactional
+    public String keepOwnStitch(OwnStitchInput input) {
+        List<Fault> faults = new ArrayList<>();
+        String name = Texts.required(input.name(), "name", 60, faults);
+        String code =
+                name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+        if (faults.isEmpty() && !code.matches("[a-z0-9][a-z0-9-]{0,39}")) {
+            faults.add(Fault.of("name", "pattern.code", code));
+        }
+        count("strands", input.strands(), 1, OwnStitch.MOST_STRANDS, faults);
+        count("cores", input.cores(), 0, OwnStitch.MOST_CORES, faults);
+        count("repeats", input.repeats(), Swatch.FEWEST_REPEATS, Swatch.MOST_REPEATS, faults);
+        Optional<Material> material = Material.byCode(input.material());
+        if (material.isEmpty()) {
+            faults.add(Fault.of("material", "article.material", input.material()));
+        }
+        Length working = length("working", input.working(), input.units(), Cord.THINNEST, Cord.THICKEST, faults);
+        Length body = length("body", input.body(), input.units(), mm(5), mm(2000), faults);
+        Length used = length("used", input.used(), input.units(), mm(5), mm(20_000), faults);
+        Length thickness = length("thickness", input.thickness(), input.units(), mm(1), mm(60), faults);
+        Length width = length("width", input.width(), input.units(), mm(1), mm(120), faults);
+        if (faults.isEmpty()) {
+            double d = working.toMillimetres() * material.orElseThrow().tensionFactor();
+            OwnStitch own = OwnStitch.measured(
+                    code, input.strands(), input.cores(), d, input.repeats(), body, used, thickness, width, faults);
+            if (faults.isEmpty()) {
+                store(name, own);
+            }
+        }
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        return code;
+    }
+
+    private void store(String name, OwnStitch own) {
+        jdbc.sql("""
+                        insert into own_stitch (code, name, strands, cores, use_d, pitch_d, thickness_d, width_d, at, who)
+                        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+                        on conflict (code) do update set name = excluded.name, strands = excluded.strands,
+                            cores = excluded.cores, use_d = excluded.use_d, pitch_d = excluded.pitch_d,
+                            thickness_d = excluded.thickness_d, width_d = excluded.width_d, at = excluded.at,
+                            who = excluded.who
+                        """)
+                .params(
+                        own.code(),
+                        name,
+                        own.strands(),
+                        own.cores(),
+                        own.use(),
+                        own.pitch(),
+                        own.thickness(),
+                        own.width(),
+                        Timestamp.from(clock.instant()),
+                        Workshop.whoever())
+                .update();
+    }
+
+    private static void count(String field, int value, int least, int most, List<Fault> faults) {
+        if (value < least || value > most) {
+            faults.add(Fault.of(field, "pattern.count", least, most, value));
+        }
     }
 
     /** Takes a swatch back, or brings it back. */

@@ -201,6 +201,14 @@ class MeasuresController {
                 swatch.map(Swatch::useRatio).orElse(1.0));
     }
 
+    record OwnStitchMade(String code) {}
+
+    @PostMapping("/stitches")
+    @ResponseStatus(HttpStatus.CREATED)
+    OwnStitchMade addStitch(@RequestBody Measures.OwnStitchInput body) {
+        return new OwnStitchMade(measures.keepOwnStitch(body));
+    }
+
     @PostMapping("/swatches")
     @ResponseStatus(HttpStatus.CREATED)
     SwatchMade addSwatch(@RequestBody Measures.SwatchInput body) {

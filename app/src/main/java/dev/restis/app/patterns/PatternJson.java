@@ -12,12 +12,14 @@ import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.Section;
 import dev.restis.core.pattern.Section.Extent;
 import dev.restis.core.pattern.Section.StopperKind;
+import dev.restis.core.stitch.OwnStitch;
 import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitches;
 import java.util.stream.Collectors;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.SerializationContext;
@@ -149,13 +151,17 @@ final class PatternJson {
     private static final class StitchWriter extends ValueSerializer<Stitch> {
         @Override
         public void serialize(Stitch value, JsonGenerator json, SerializationContext context) {
-            json.writeString(value.code());
+            OwnStitch.of(value)
+                    .ifPresentOrElse(own -> context.writeValue(json, own), () -> json.writeString(value.code()));
         }
     }
 
     private static final class StitchReader extends ValueDeserializer<Stitch> {
         @Override
         public Stitch deserialize(JsonParser json, DeserializationContext context) {
+            if (json.currentToken() == JsonToken.START_OBJECT) {
+                return context.readValue(json, OwnStitch.class).stitch();
+            }
             String code = json.getValueAsString("");
             return Stitches.byCode(code)
                     .orElseThrow(() -> new IllegalArgumentException("there is no stitch \"" + code + "\"; there are "

@@ -1,5 +1,6 @@
 package dev.restis.app.patterns;
 
+import dev.restis.app.measures.Measures;
 import dev.restis.app.platform.FaultWords;
 import dev.restis.app.platform.FieldProblem;
 import dev.restis.app.platform.Problems.NotFound;
@@ -79,12 +80,14 @@ class PatternsController {
     private final PieceDesk desk;
     private final PatternShelf shelf;
     private final Samples samples;
+    private final Measures measures;
     private final FaultWords words;
 
-    PatternsController(PieceDesk desk, PatternShelf shelf, Samples samples, FaultWords words) {
+    PatternsController(PieceDesk desk, PatternShelf shelf, Samples samples, Measures measures, FaultWords words) {
         this.desk = desk;
         this.shelf = shelf;
         this.samples = samples;
+        this.measures = measures;
         this.words = words;
     }
 
@@ -151,6 +154,7 @@ class PatternsController {
     /** The words that patterns are composed of. */
     record VocabularyView(
             List<String> stitches,
+            List<Measures.NamedStitch> ownStitches,
             List<Seat> seats,
             List<Section.KnotKind> knots,
             List<Section.Hitch> hitches,
@@ -162,6 +166,7 @@ class PatternsController {
     VocabularyView vocabulary() {
         return new VocabularyView(
                 Stitches.all().stream().map(Stitch::code).toList(),
+                measures.ownStitches(),
                 List.of(Seat.values()),
                 List.of(Section.KnotKind.values()),
                 List.of(Section.Hitch.values()),

@@ -17,6 +17,7 @@ import dev.restis.core.pattern.Section.Threaded;
 import dev.restis.core.stitch.Bundle;
 import dev.restis.core.stitch.Gauge;
 import dev.restis.core.stitch.Knots;
+import dev.restis.core.stitch.OwnStitch;
 import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitches;
 import java.util.ArrayList;
@@ -128,12 +129,17 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         Length use = takeUp.use(section.stitch(), worked.gauge(), place);
         terms.add(
                 section.stitch().ties(place)
-                        ? Term.tied("body." + section.stitch().code(), worked.repeats(), use, takeUp.spread())
+                        ? Term.tied(bodyCode(section), worked.repeats(), use, takeUp.spread())
                         : Term.of("body.straight", worked.repeats(), use));
         if (worked.beads() > 0) {
             section.motif().ifPresent(motif -> terms.add(bead(motif, worked)));
         }
         return terms;
+    }
+
+    private static String bodyCode(Body section) {
+        String stitch = section.stitch().code();
+        return stitch.startsWith(OwnStitch.PREFIX) ? "body.own" : "body." + stitch;
     }
 
     private Term bead(Section.Motif motif, WorkedBody worked) {

@@ -138,6 +138,19 @@ public sealed interface PathElement {
         }
     }
 
+    /** As measured on a swatch, for a stitch without geometry: {@code diameters} of its own cord. */
+    record Measured(double diameters) implements PathElement {
+        @Override
+        public String code() {
+            return "measured";
+        }
+
+        @Override
+        public double millimetres(Gauge gauge, double own, double pitch) {
+            return diameters * own;
+        }
+    }
+
     /** Along the body by {@code pitches} repeats, lengthened by {@code lay}: 1/cos of the lay angle times crimp. */
     record Along(double pitches, double lay) implements PathElement {
         @Override
