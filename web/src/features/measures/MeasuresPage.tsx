@@ -39,28 +39,38 @@ export default function MeasuresPage() {
   const { t } = useTranslation();
   const swatches = useQuery(swatchesQuery);
   const sizes = useQuery(sizesQuery);
+  const policies = useQuery(policiesQuery);
+  // All at once, so that nothing moves while the rest arrives.
+  const all = {
+    data:
+      swatches.data && sizes.data && policies.data
+        ? { swatches: swatches.data, sizes: sizes.data, policies: policies.data }
+        : undefined,
+    error: swatches.error ?? sizes.error ?? policies.error,
+    isPending: swatches.isPending || sizes.isPending || policies.isPending,
+  };
   return (
     <Page title={t('nav.measures')}>
-      <Grid gap="md">
-        <Grid.Col span={{ base: 12, md: 7 }}>
-          <Await query={swatches}>
-            {(s) => (
+      <Await query={all}>
+        {(view) => (
+          <Grid gap="md">
+            <Grid.Col span={{ base: 12, md: 7 }}>
               <Stack gap="md">
-                <TakeUps rows={s.stitches} />
-                <Swatches rows={s.swatches} />
+                <TakeUps rows={view.swatches.stitches} />
+                <Swatches rows={view.swatches.swatches} />
               </Stack>
-            )}
-          </Await>
-        </Grid.Col>
-        <Grid.Col span={{ base: 12, md: 5 }}>
-          <Stack gap="md">
-            <Await query={swatches}>{(s) => <SwatchForm view={s} />}</Await>
-            <Await query={sizes}>{(s) => <Sizes view={s} />}</Await>
-            <Policies />
-            <Await query={swatches}>{(s) => <OwnStitchForm materials={s.materials} />}</Await>
-          </Stack>
-        </Grid.Col>
-      </Grid>
+            </Grid.Col>
+            <Grid.Col span={{ base: 12, md: 5 }}>
+              <Stack gap="md">
+                <SwatchForm view={view.swatches} />
+                <Sizes view={view.sizes} />
+                <Policies rows={view.policies} />
+                <OwnStitchForm materials={view.swatches.materials} />
+              </Stack>
+            </Grid.Col>
+          </Grid>
+        )}
+      </Await>
     </Page>
   );
 }
@@ -446,39 +456,34 @@ function OwnStitchForm({ materials }: { materials: string[] }) {
 }
 
 /** How the safety margin is chosen, with the risk that each policy takes. */
-function Policies() {
+function Policies({ rows }: { rows: Schemas['PolicyView'][] }) {
   const { t } = useTranslation();
   const { data: session } = useSession();
-  const policies = useQuery(policiesQuery);
   const choose = useChoosePolicy();
   return (
     <Stack className="panel" p="md" gap="sm">
       <Title order={2} size="h4">
         {t('measures.margin')}
       </Title>
-      <Await query={policies}>
-        {(rows) => (
-          <Radio.Group
-            aria-label={t('measures.margin')}
-            value={rows.find((p) => p.chosen)?.policy ?? ''}
-            onChange={(policy) => choose.mutate(policy)}
-          >
-            <Stack gap={6}>
-              {rows.map((p) => (
-                <Radio
-                  key={p.policy}
-                  value={p.policy}
-                  disabled={session?.role !== 'OWNER' || choose.isPending}
-                  label={t(`policy.${p.policy}`)}
-                  description={
-                    p.oneIn === undefined ? t('policy.byCostHint') : t('policy.oneIn', { count: p.oneIn })
-                  }
-                />
-              ))}
-            </Stack>
-          </Radio.Group>
-        )}
-      </Await>
+      <Radio.Group
+        aria-label={t('measures.margin')}
+        value={rows.find((p) => p.chosen)?.policy ?? ''}
+        onChange={(policy) => choose.mutate(policy)}
+      >
+        <Stack gap={6}>
+          {rows.map((p) => (
+            <Radio
+              key={p.policy}
+              value={p.policy}
+              disabled={session?.role !== 'OWNER' || choose.isPending}
+              label={t(`policy.${p.policy}`)}
+              description={
+                p.oneIn === undefined ? t('policy.byCostHint') : t('policy.oneIn', { count: p.oneIn })
+              }
+            />
+          ))}
+        </Stack>
+      </Radio.Group>
       <ProblemNote error={choose.error} />
       <Text size="sm" c="dimmed">
         {t('policy.hint')}

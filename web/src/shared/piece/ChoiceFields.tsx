@@ -9,13 +9,23 @@ import { sizesQuery } from './queries';
 
 export type Choices = Omit<Schemas['PieceChoices'], 'units'>;
 
+/** Whether a cord is of the material that a piece is made of, or for others of none of the special ones. */
+const suits = (article: Schemas['Article'], special: string | undefined) =>
+  special === undefined
+    ? !['elastic', 'leather'].includes(article.material ?? '')
+    : article.material === special;
+
 /** Sensible choices for a pattern; what was chosen before is kept where it fits. */
 export function firstChoices(
   pattern: Schemas['PatternView'],
   articles: Schemas['Article'][],
   before?: Choices,
 ): Choices {
-  const cords = articles.filter((a) => a.kind === 'CORD').sort((a, b) => b.onHand - a.onHand);
+  // Elastic and leather only serve the pieces that are made of them.
+  const special = { ELASTIC: 'elastic', SLIDE_BEAD: 'leather' }[pattern.closure as string];
+  const cords = articles
+    .filter((a) => a.kind === 'CORD')
+    .sort((a, b) => Number(suits(b, special)) - Number(suits(a, special)) || b.onHand - a.onHand);
   const band = pattern.kind === 'BRACELET';
   return {
     pattern: pattern.code,
@@ -25,8 +35,11 @@ export function firstChoices(
     ease: before?.ease ?? 'COMFORTABLE',
     length: band ? before?.length : `${pattern.usualLengthUm / 1000} mm`,
     colours: pattern.cords.map((cord, i) => {
-      const fitting = cords.filter((a) => a.diameterUm === cord.gaugeUm);
-      const offered = fitting.length > 0 ? fitting : cords;
+      const suited = cords.filter((a) => suits(a, special));
+      const from = suited.length > 0 ? suited : cords;
+      const off = (a: Schemas['Article']) => Math.abs((a.diameterUm ?? 0) - cord.gaugeUm);
+      const nearest = Math.min(...from.map(off));
+      const offered = from.filter((a) => off(a) === nearest);
       const kept = before?.colours[i];
       return kept && offered.some((a) => a.code === kept) ? kept : (offered[i % offered.length]?.code ?? '');
     }),

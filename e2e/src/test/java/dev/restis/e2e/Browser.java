@@ -7,6 +7,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.ConsoleMessage;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
@@ -29,6 +30,8 @@ final class Browser implements AutoCloseable {
     private final List<String> troubles = new ArrayList<>();
 
     Browser(String address) {
+        // A loaded machine may take longer than the five seconds that are usual.
+        PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
         this.address = address;
         this.playwright = Playwright.create();
         this.chromium = playwright
