@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { Schemas } from '../../api/client';
+import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { stitchName } from '../../shared/names';
 import { Await, Empty, Page } from '../../shared/Page';
@@ -51,23 +51,27 @@ function Actions({ pattern }: { pattern: Schemas['PatternView'] }) {
   const navigate = useNavigate();
   const withdraw = useWithdraw(false);
   const back = useWithdraw(true);
-  const remove = () =>
-    withdraw.mutate(pattern.code, {
-      onSuccess: () => {
-        navigate('/patterns');
-        notifications.show({
-          message: (
-            <Group gap="sm">
-              {t('patterns.withdrawn', { name: pattern.name })}
-              <Button size="compact-sm" variant="default" onClick={() => back.mutate(pattern.code)}>
-                {t('undo')}
-              </Button>
-            </Group>
-          ),
-          autoClose: 12_000,
-        });
-      },
+  const remove = async () => {
+    try {
+      await withdraw.mutateAsync(pattern.code);
+    } catch (error) {
+      if (!(error instanceof ProblemError)) throw error;
+      notifications.show({ message: `${error.problem.title}. ${error.problem.detail}`, color: 'coral' });
+      return;
+    }
+    navigate('/patterns');
+    notifications.show({
+      message: (
+        <Group gap="sm">
+          {t('patterns.withdrawn', { name: pattern.name })}
+          <Button size="compact-sm" variant="default" onClick={() => back.mutate(pattern.code)}>
+            {t('undo')}
+          </Button>
+        </Group>
+      ),
+      autoClose: 12_000,
     });
+  };
   return (
     <>
       <Button component="a" href={`/api/patterns/${pattern.code}/picture.svg`} variant="default" download>

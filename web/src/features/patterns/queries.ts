@@ -40,6 +40,9 @@ export function useWithdraw(back: boolean) {
       back
         ? ask(api.POST('/api/patterns/{code}/back', { params: { path: { code } } }))
         : ask(api.DELETE('/api/patterns/{code}', { params: { path: { code } } })),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['patterns'] }),
+    // Not waited for: the page of a withdrawn pattern must be left before the book is read without it.
+    onSuccess: () => {
+      client.invalidateQueries({ queryKey: ['patterns'] });
+    },
   });
 }
