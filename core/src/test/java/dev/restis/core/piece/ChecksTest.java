@@ -1,0 +1,135 @@
+package dev.restis.core.piece;
+
+import static dev.restis.core.piece.Examples.usual;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.restis.core.cord.Cord;
+import dev.restis.core.cord.Hardware;
+import dev.restis.core.cord.Hardware.Kind;
+import dev.restis.core.fit.Ease;
+import dev.restis.core.measure.Length;
+import dev.restis.core.pattern.Pattern;
+import dev.restis.core.pattern.PatternBook;
+import dev.restis.core.piece.Check.Verdict;
+import dev.restis.core.piece.PieceRequest.Part;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** What is judged before anything is cut, at the edges of each verdict. */
+class ChecksTest {
+
+    private static Pattern pattern(String code) {
+        return PatternBook.byCode(code).orElseThrow();
+    }
+
+    private static PieceRequest with(String code, String slot, Hardware part) {
+        PieceRequest usual = usual(pattern(code));
+        Map<String, Part> parts = new HashMap<>(usual.parts());
+        parts.put(slot, new Part(part, 0));
+        return usual.with(parts);
+    }
+
+    private static Check check(PieceRequest request, String code) {
+        return Examples.worked(request).checks().stream()
+                .filter(c -> c.code().equals(code))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** Four cords of 3 mm worked at 2.85 lie 11.4 mm wide, hitched 12.54: on 13 mm good, on 11 tight, on 10 not at all. */
+    @ParameterizedTest
+    @CsvSource({"13, GOOD", "11, TIGHT", "10, NO"})
+    void cordsOnTheBarOfABuckle(double inner, Verdict verdict) {
+        Check check = check(with("figure-eight-4", "buckle", Hardware.of(Kind.BUCKLE, 28, inner, 3)), "bar");
+        assertThat(check.verdict()).isEqualTo(verdict);
+        assertThat(check.part()).isEqualTo("buckle");
+        assertThat(check.lengths()).containsEntry("width", new Length(12_540));
+    }
+
+    /** Four leather tails of 2 mm make 4.828 mm: they fill 5.4 to 0.894, slip in 6.5, and do not go through 4.6. */
+    @ParameterizedTest
+    @CsvSource({"5.4, GOOD, GOOD", "6.5, GOOD, NO", "5.0, TIGHT, GOOD", "4.6, NO, GOOD"})
+    void aSlideBeadMustPassAndGrip(double hole, Verdict passes, Verdict grips) {
+        PieceRequest request = with("leather", "slide bead", Hardware.of(Kind.SLIDE_BEAD, 9, 10, hole));
+        WorkedPiece piece = Examples.worked(request);
+        assertThat(piece.checks())
+                .filteredOn(c -> c.part().equals("slide bead"))
+                .extracting(Check::code, Check::verdict)
+                .containsExactly(
+                        org.assertj.core.groups.Tuple.tuple("hole", passes),
+                        org.assertj.core.groups.Tuple.tuple("grips", grips));
+    }
+
+    /** A hand of 210 over 183.9 mm inside stretches 1.14 times; one of 270 mm 1.47 times, one of 300 mm 1.63 times. */
+    @ParameterizedTest
+    @CsvSource({"210, GOOD", "270, TIGHT", "300, NO"})
+    void elasticStretchesOverTheHand(long hand, Verdict verdict) {
+        PieceRequest.Size size = new PieceRequest.Size.Wrist(
+                Length.ofMillimetres(165L), Length.ofMillimetres(hand), false, Ease.COMFORTABLE);
+        assertThat(check(usual(pattern("elastic-beads")).with(size), "stretches")
+                        .verdict())
+                .isEqualTo(verdict);
+    }
+
+    @Test
+    void aBigButtonOnThinHitchesHoldsAndItsHoleIsNamed() {
+        Check eye = check(usual(pattern("alternating")), "eye");
+        assertThat(eye.verdict()).isEqualTo(Verdict.GOOD);
+        assertThat(eye.lengths().get("inside"))
+                .isGreaterThanOrEqualTo(eye.lengths().get("ideal"));
+    }
+
+    @Test
+    void unlikeGaugesThatTieTogetherAreTight() {
+        PieceRequest snake = usual(PatternBook.SNAKE);
+        List<Cord> cords = new ArrayList<>(snake.cords());
+        cords.set(1, Examples.polyester(3));
+        PieceRequest uneven = new PieceRequest(snake.pattern(), cords, snake.size(), snake.parts(), snake.house());
+        assertThat(check(uneven, "unequal").verdict()).isEqualTo(Verdict.TIGHT);
+        assertThat(Examples.worked(snake).checks()).noneMatch(c -> c.code().equals("unequal"));
+    }
+
+    @Test
+    void threadingIsToldBeforeTheWayIsClosed() {
+        assertThat(Examples.worked(usual(pattern("ladder-two"))).threading())
+                .extracting(WorkedPiece.ThreadingStep::code)
+                .containsExactly("thread.fuse");
+        assertThat(Examples.worked(usual(pattern("leather"))).threading())
+                .extracting(WorkedPiece.ThreadingStep::code, WorkedPiece.ThreadingStep::part)
+                .containsExactly(
+                        org.assertj.core.groups.Tuple.tuple("thread.inLine", "button"),
+                        org.assertj.core.groups.Tuple.tuple("thread.slideBead", "slide bead"),
+                        org.assertj.core.groups.Tuple.tuple("thread.endBeads", "end bead"));
+    }
+
+    @Test
+    void cautionsFollowMaterialAndUse() {
+        assertThat(Examples.worked(usual(pattern("neck-plain"))).cautions())
+                .contains(Caution.NECK, Caution.FLAME)
+                .doesNotContain(Caution.NO_FLAME);
+        assertThat(Examples.worked(usual(pattern("leather"))).cautions())
+                .contains(Caution.LEATHER, Caution.NO_FLAME, Caution.GLUE)
+                .doesNotContain(Caution.FLAME, Caution.NECK);
+    }
+
+    /** Cotton frays: 22 beads threaded on it are two re-trims of 10 mm; polyester takes none. */
+    @Test
+    void naturalsAreTrimmedAgainWhileBeadsAreThreaded() {
+        PieceRequest cotton = usual(pattern("bead-and-knot"));
+        List<Cord> cords = List.of(Examples.cord("cotton", 1.5), Examples.cord("cotton", 1.5));
+        WorkedPiece piece = Examples.worked(
+                new PieceRequest(cotton.pattern(), cords, cotton.size(), cotton.parts(), cotton.house()));
+        int beads = piece.hardware().getOrDefault("bead", 0);
+        assertThat(piece.strands().get(0).legs().get(0).terms())
+                .filteredOn(t -> t.code().equals("tail.reTrim"))
+                .singleElement()
+                .satisfies(t -> assertThat(t.count()).isEqualTo(beads / 10));
+        assertThat(Examples.worked(cotton).strands().get(0).legs().get(0).terms())
+                .noneMatch(t -> t.code().equals("tail.reTrim"));
+    }
+}
