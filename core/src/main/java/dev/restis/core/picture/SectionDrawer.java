@@ -172,7 +172,10 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
         }
         if (left <= 0 && worked.repeats() > most) {
             shortened = true;
-            canvas.cut(x, worked.section().stitch().width(worked.gauge()).toMillimetres() / 2 + 2);
+            // A chip shows the stitch and nothing else, so that nothing in it needs a mark.
+            if (detail != Detail.CHIP) {
+                canvas.cut(x, worked.section().stitch().width(worked.gauge()).toMillimetres() / 2 + 2);
+            }
         }
         return true;
     }
