@@ -41,6 +41,12 @@ public final class PatternRules implements Section.Visitor<Boolean> {
     private static final int MOST_BEADS = 100;
     private static final int MOST_STRANDS = 24;
 
+    /**
+     * Patterns that passed lately, by identity: they are immutable, and every piece asks. Written without a lock; a thread that
+     * misses another's entry checks once more.
+     */
+    private static final Pattern[] PASSED = new Pattern[256];
+
     private final Pattern pattern;
     private final List<Fault> faults = new ArrayList<>();
     private final Set<Seat> used = EnumSet.noneOf(Seat.class);
@@ -51,6 +57,10 @@ public final class PatternRules implements Section.Visitor<Boolean> {
     }
 
     public static List<Fault> check(Pattern pattern) {
+        int place = System.identityHashCode(pattern) & (PASSED.length - 1);
+        if (PASSED[place] == pattern) {
+            return List.of();
+        }
         PatternRules rules = new PatternRules(pattern);
         rules.checkLists();
         rules.checkRoles();
@@ -59,6 +69,9 @@ public final class PatternRules implements Section.Visitor<Boolean> {
             pattern.sections().get(i).accept(rules);
         }
         rules.checkWhole();
+        if (rules.faults.isEmpty()) {
+            PASSED[place] = pattern;
+        }
         return List.copyOf(rules.faults);
     }
 

@@ -52,24 +52,27 @@ record Layout(Stitch stitch, Gauge gauge, double halfWidth, double layer) {
     List<List<Point>> tight(List<List<double[]>> lines, double pitch) {
         Layout equal = of(stitch, new Gauge(1, 1, gauge.cores(), stitch.coreLayout()));
         double d = gauge.working();
-        double farthest = lines.stream()
-                .flatMap(List::stream)
-                .mapToDouble(p -> Math.abs(p[1]) - equal.halfWidth)
-                .max()
-                .orElse(0);
+        double farthest = 0;
+        for (List<double[]> line : lines) {
+            for (double[] p : line) {
+                farthest = Math.max(farthest, Math.abs(p[1]) - equal.halfWidth);
+            }
+        }
         double room = (stitch.width(gauge).toMillimetres() - d) / 2 - halfWidth;
         double drawn = farthest > 0 && room > 0 ? Math.min(1, room / (farthest * d)) : 1;
-        return lines.stream()
-                .map(line -> line.stream()
-                        .map(p -> {
-                            double beyond = Math.abs(p[1]) - equal.halfWidth;
-                            double across = beyond <= 0
-                                    ? p[1] * halfWidth / equal.halfWidth
-                                    : Math.signum(p[1]) * (halfWidth + beyond * d * drawn);
-                            return new Point(p[0] * pitch, across, p[2] * layer / equal.layer);
-                        })
-                        .toList())
-                .toList();
+        List<List<Point>> drawnLines = new ArrayList<>(lines.size());
+        for (List<double[]> line : lines) {
+            List<Point> points = new ArrayList<>(line.size());
+            for (double[] p : line) {
+                double beyond = Math.abs(p[1]) - equal.halfWidth;
+                double across = beyond <= 0
+                        ? p[1] * halfWidth / equal.halfWidth
+                        : Math.signum(p[1]) * (halfWidth + beyond * d * drawn);
+                points.add(new Point(p[0] * pitch, across, p[2] * layer / equal.layer));
+            }
+            drawnLines.add(points);
+        }
+        return drawnLines;
     }
 
     /** How far from the middle each straight core runs. */

@@ -161,13 +161,14 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
         int left = most;
         double bead = worked.beadLength().toMillimetres();
         List<Integer> groups = worked.groups();
+        StitchRun run = new StitchRun(canvas, section.stitch(), worked.gauge(), cords(section), pitch);
         for (int g = 0; g < groups.size() && left > 0; g++) {
             if (g > 0) {
                 bead(section, worked, bead);
                 left -= (int) Math.ceil(bead / pitch);
             }
             int repeats = Math.max(1, Math.min(groups.get(g), left));
-            stitched(section, worked, repeats);
+            on(run.draw(x, repeats) - x);
             left -= repeats;
         }
         if (left <= 0 && worked.repeats() > most) {
@@ -178,12 +179,6 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
             }
         }
         return true;
-    }
-
-    private void stitched(Body section, WorkedBody worked, int repeats) {
-        double pitch = worked.pitch().toMillimetres();
-        StitchRun run = new StitchRun(canvas, section.stitch(), worked.gauge(), cords(section), pitch);
-        on(run.draw(x, repeats) - x);
     }
 
     private Map<Seat, List<Integer>> cords(Body section) {
