@@ -154,6 +154,20 @@ class PatternsTest extends RestisTest {
         assertThat(order.status()).as(order.text()).isEqualTo(201);
     }
 
+    /** Its usual length leaves no body; whoever asks for its picture is told, and the others stay in the book. */
+    @Test
+    void aPatternThatCannotBeMadeAsItIsShownDoesNotCloseTheBook() throws Exception {
+        ObjectNode own = definition("spiral-fob");
+        own.put("code", "stub-fob").put("usualLength", "41 mm");
+        keep(own.toString(), 0);
+        assertThat(trial(own.toString()).path("problems").toString()).contains("length.noBody");
+        Answer book = ask("/api/patterns");
+        assertThat(book.status()).as(book.text()).isEqualTo(200);
+        assertThat(book.text()).contains("stub-fob");
+        assertThat(ask("/api/patterns/stub-fob/card.svg").status()).isEqualTo(422);
+        send(org.springframework.http.HttpMethod.DELETE, "/api/patterns/stub-fob", "");
+    }
+
     @Test
     void theHouseChoosesItsMargin() throws Exception {
         Answer unknown =

@@ -10,7 +10,6 @@ import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cord.Cord;
 import dev.restis.core.cost.Estimate;
 import dev.restis.core.cost.PieceCost;
-import dev.restis.core.fit.SizeTable;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.HardwareSlot;
@@ -244,10 +243,5 @@ public class PieceDesk {
             }
             throw new IllegalStateException("Impossible state: a piece with neither wrist nor length");
         }
-    }
-
-    /** The sizes that a name may stand for. */
-    public SizeTable sizes() {
-        return measures.house().sizes();
     }
 }

@@ -26,6 +26,7 @@ import dev.restis.core.piece.WorkedPiece;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import org.springframework.stereotype.Service;
@@ -134,9 +135,20 @@ class Samples {
                 .toList();
     }
 
+    /** Empty where the pattern cannot be made in the house's middle size; one such must not close the whole book. */
+    private Optional<PieceFit> fit(Pattern pattern) {
+        Optional<PieceFit> known = Optional.ofNullable(fitted.get(pattern));
+        return known.or(() -> {
+            Optional<PieceFit> fresh =
+                    tryOut(pattern).fold(piece -> Optional.of(piece.fit()), faults -> Optional.empty());
+            fresh.ifPresent(f -> fitted.put(pattern, f));
+            return fresh;
+        });
+    }
+
     PatternView view(PatternShelf.Shelved shelved) {
         Pattern pattern = shelved.pattern();
-        PieceFit fit = fitted.computeIfAbsent(pattern, p -> worked(p).fit());
+        Optional<PieceFit> fit = fit(pattern);
         return new PatternView(
                 pattern.code(),
                 pattern.name(),
@@ -163,8 +175,8 @@ class Samples {
                         .distinct()
                         .toList(),
                 pattern.usualLength().micrometres(),
-                fit.width().micrometres(),
-                fit.thickness().micrometres(),
+                fit.map(f -> f.width().micrometres()).orElse(0L),
+                fit.map(f -> f.thickness().micrometres()).orElse(0L),
                 pattern.roles().stream()
                         .mapToInt(r -> r.count() * r.slots().size())
                         .sum());
