@@ -1,17 +1,17 @@
-import { Button, Grid, Group, NumberInput, Select, Stack, Text, Textarea, TextInput } from '@mantine/core';
-import { useDebouncedValue } from '@mantine/hooks';
+import { Button, Grid, Group, NumberInput, Select, Stack, Textarea, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useQuery } from '@tanstack/react-query';
-import { type FormEvent, useMemo, useState } from 'react';
+import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { Await, Empty, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { ChoiceFields, type Choices, firstChoices, withPart } from '../../shared/piece/ChoiceFields';
-import { PiecePanel } from '../../shared/piece/PiecePanel';
-import { patternsQuery, workOutQuery } from '../../shared/piece/queries';
+import { ChoiceFields } from '../../shared/piece/ChoiceFields';
+import { type Choices, firstChoices, withOffer } from '../../shared/piece/choices';
+import { LivePiece, useLivePiece } from '../../shared/piece/LivePiece';
+import { patternsQuery } from '../../shared/piece/queries';
 import { articlesQuery } from '../stock/queries';
 import { useTakeOrder } from './queries';
 
@@ -66,17 +66,10 @@ function OrderForm({ patterns, articles }: FormProps) {
     return firstChoices(asked ?? (patterns[0] as Schemas['PatternView']), articles);
   });
   const pattern = patterns.find((p) => p.code === choices.pattern) ?? (patterns[0] as Schemas['PatternView']);
-  const asked = useMemo(
-    () => ({ choices: { ...choices, units }, quantity: Number(quantity) || 0 }),
-    [choices, units, quantity],
-  );
-  const [settled] = useDebouncedValue(asked, 60);
-  const worked = useQuery(workOutQuery(settled.choices, settled.quantity));
+  const live = useLivePiece(choices, Number(quantity) || 0);
   const set = (change: Partial<Choices>) => setChoices({ ...choices, ...change });
   const refused = take.error instanceof ProblemError ? take.error : undefined;
-  const live = worked.data?.problems.map((p) => ({ field: p.field, text: `${p.message} ${p.remedy}` })) ?? [];
-  const problem = (field: string) =>
-    live.find((p) => p.field === field)?.text ?? refused?.field(`lines[0].${field}`);
+  const problem = (field: string) => live.problem(field) ?? refused?.field(`lines[0].${field}`);
 
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -155,28 +148,10 @@ function OrderForm({ patterns, articles }: FormProps) {
         </Stack>
       </Grid.Col>
       <Grid.Col span={{ base: 12, md: 7 }}>
-        <Stack className="panel" p="md" mih={300}>
-          <ProblemNote error={worked.error} />
-          {worked.data?.piece ? (
-            <PiecePanel
-              piece={worked.data.piece}
-              onOffer={(offer) =>
-                set(
-                  withPart(choices, offer.slot, {
-                    ...choices.parts?.[offer.slot],
-                    article: offer.articleCode,
-                  }),
-                )
-              }
-            />
-          ) : (
-            live.map((p) => (
-              <Text key={p.field} c="var(--act)">
-                {p.text}
-              </Text>
-            ))
-          )}
-        </Stack>
+        <LivePiece
+          live={live}
+          onOffer={(offer) => setChoices(withOffer(choices, offer, patterns, articles))}
+        />
       </Grid.Col>
     </Grid>
   );

@@ -1,18 +1,16 @@
 import { Button, Grid, Group, Stack, Text } from '@mantine/core';
-import { useDebouncedValue } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
-import { useUnits } from '../../app/units';
 import { stitchName } from '../../shared/names';
 import { Await, Empty, Page } from '../../shared/Page';
-import { ProblemNote } from '../../shared/ProblemNote';
-import { ChoiceFields, type Choices, firstChoices, withPart } from '../../shared/piece/ChoiceFields';
-import { PiecePanel } from '../../shared/piece/PiecePanel';
-import { patternsQuery, workOutQuery } from '../../shared/piece/queries';
+import { ChoiceFields } from '../../shared/piece/ChoiceFields';
+import { type Choices, firstChoices, withOffer } from '../../shared/piece/choices';
+import { LivePiece, useLivePiece } from '../../shared/piece/LivePiece';
+import { patternsQuery } from '../../shared/piece/queries';
 import { articlesQuery } from '../stock/queries';
 import { useWithdraw } from './queries';
 
@@ -29,7 +27,14 @@ export default function PatternPage() {
         return pattern ? (
           <Page title={pattern.name} actions={<Actions pattern={pattern} />}>
             <Await query={articles}>
-              {(a) => <Live key={`${pattern.code}/${pattern.version}`} pattern={pattern} articles={a} />}
+              {(a) => (
+                <Live
+                  key={`${pattern.code}/${pattern.version}`}
+                  pattern={pattern}
+                  patterns={all}
+                  articles={a}
+                />
+              )}
             </Await>
           </Page>
         ) : (
@@ -99,19 +104,18 @@ function Actions({ pattern }: { pattern: Schemas['PatternView'] }) {
   );
 }
 
-function Live({ pattern, articles }: { pattern: Schemas['PatternView']; articles: Schemas['Article'][] }) {
+interface LiveProps {
+  pattern: Schemas['PatternView'];
+  patterns: Schemas['PatternView'][];
+  articles: Schemas['Article'][];
+}
+
+function Live({ pattern, patterns, articles }: LiveProps) {
   const { t } = useTranslation();
-  const { units } = useUnits();
+  const navigate = useNavigate();
   const [choices, setChoices] = useState<Choices>(() => firstChoices(pattern, articles));
   const set = (change: Partial<Choices>) => setChoices({ ...choices, ...change });
-  const asked = useMemo(() => ({ ...choices, units }), [choices, units]);
-  const [settled] = useDebouncedValue(asked, 60);
-  const worked = useQuery(workOutQuery(settled, 1));
-  const problems = worked.data?.problems ?? [];
-  const problem = (field: string) => {
-    const found = problems.find((p) => p.field === field);
-    return found && `${found.message} ${found.remedy}`;
-  };
+  const live = useLivePiece(choices, 1);
   return (
     <Grid gap="md">
       <Grid.Col span={{ base: 12, md: 4 }}>
@@ -120,32 +124,24 @@ function Live({ pattern, articles }: { pattern: Schemas['PatternView']; articles
             {t(`patternKind.${pattern.kind}`)} · {t(`closure.${pattern.closure}`)} ·{' '}
             {pattern.stitches.map((s) => stitchName(t, s)).join(', ')}
           </Text>
-          <ChoiceFields pattern={pattern} articles={articles} choices={choices} set={set} problem={problem} />
+          <ChoiceFields
+            pattern={pattern}
+            articles={articles}
+            choices={choices}
+            set={set}
+            problem={live.problem}
+          />
         </Stack>
       </Grid.Col>
       <Grid.Col span={{ base: 12, md: 8 }}>
-        <Stack className="panel" p="md" mih={300}>
-          <ProblemNote error={worked.error} />
-          {worked.data?.piece ? (
-            <PiecePanel
-              piece={worked.data.piece}
-              onOffer={(offer) =>
-                set(
-                  withPart(choices, offer.slot, {
-                    ...choices.parts?.[offer.slot],
-                    article: offer.articleCode,
-                  }),
-                )
-              }
-            />
-          ) : (
-            problems.map((p) => (
-              <Text key={p.field} c="var(--act)" role="alert">
-                {p.message} {p.remedy}
-              </Text>
-            ))
-          )}
-        </Stack>
+        <LivePiece
+          live={live}
+          onOffer={(offer) =>
+            offer.change === 'PATTERN'
+              ? navigate(`/patterns/${offer.value}`)
+              : setChoices(withOffer(choices, offer, patterns, articles))
+          }
+        />
       </Grid.Col>
     </Grid>
   );

@@ -50,9 +50,9 @@ function Checks({ piece, onOffer }: Props) {
           figures[name] = formatLength(
             um,
             units,
-            ['hole', 'bar', 'eye', 'grips', 'unequal'].includes(check.code)
+            ['hole', 'hole.tapered', 'bar', 'eye', 'grips', 'unequal'].includes(check.code)
               ? 'part'
-              : check.code === 'stock'
+              : ['stock', 'lot'].includes(check.code)
                 ? 'stock'
                 : 'body',
           );
@@ -68,13 +68,15 @@ function Checks({ piece, onOffer }: Props) {
               {onOffer &&
                 check.offers.map((offer) => (
                   <Button
-                    key={offer.articleCode}
+                    key={offer.change + offer.value}
                     size="compact-xs"
                     variant="default"
                     ml={6}
                     onClick={() => onOffer(offer)}
                   >
-                    {t('check.offer', { name: offer.articleName })}
+                    {t(`check.offer.${offer.change}`, {
+                      name: offer.change === 'EASE' ? t(`ease.${offer.value}`) : offer.name,
+                    })}
                   </Button>
                 ))}
             </Text>

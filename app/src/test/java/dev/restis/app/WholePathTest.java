@@ -156,6 +156,38 @@ class WholePathTest extends RestisTest {
         assertThat(ask("/api/orders/" + order).status()).isEqualTo(404);
     }
 
+    /** A generous margin on a long strand leaves a tail that the gathering wrap of the next lanyard can be cut from. */
+    @Test
+    void shortStrandsComeFromTheTailsOfPiecesMadeBefore() throws Exception {
+        send(HttpMethod.PUT, "/api/measures/policies", "{\"policy\": \"GENEROUS\"}");
+        try {
+            String lanyard = """
+                    {"pattern": "neck-square", "length": "90 cm", "colours": ["LI2", "LI2"], "units": "METRIC",
+                     "parts": {"breakaway": {"article": "BA7"}, "clip": {"article": "SC12"}}}
+                    """;
+            Answer order = tell("/api/orders", order("Jorun", 3, lanyard));
+            assertThat(order.status()).as(order.text()).isEqualTo(201);
+            long batch = batchOf(order.body().path("id").asLong(), 3);
+            long list = tell("/api/cut/lists", "{\"batch\": %d}".formatted(batch))
+                    .body()
+                    .path("id")
+                    .asLong();
+            JsonNode sheet = ask("/api/cut/lists/" + list).body();
+            JsonNode trimming = sheet.path("trimmings").path(0);
+            assertThat(trimming.path("strands").asInt()).isEqualTo(2);
+            assertThat(trimming.path("role").asString()).isEqualTo("gathering");
+            assertThat(trimming.path("tailUm").asLong())
+                    .isGreaterThanOrEqualTo(trimming.path("lengthUm").asLong());
+            assertThat(ask("/api/cut/lists/" + list + "/sheet.csv").text()).contains("from trimmings");
+            assertThat(tell("/api/cut/lists/" + list + "/confirm", "").status()).isEqualTo(204);
+            assertThat(ask("/api/costs?batch=" + batch).body().path("counted").asInt())
+                    .isEqualTo(3);
+            assertBooksBalance();
+        } finally {
+            send(HttpMethod.PUT, "/api/measures/policies", "{\"policy\": \"BY_COST\"}");
+        }
+    }
+
     private long takeSnake(String customer, int quantity) throws Exception {
         return tell("/api/orders", order(customer, quantity, snake("16 cm")))
                 .body()

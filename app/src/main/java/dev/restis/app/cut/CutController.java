@@ -106,6 +106,27 @@ class CutController {
                         text(step.role())));
             }
         }
+        for (CutReads.TrimmingView trimming : list.trimmings()) {
+            for (long piece : trimming.pieces()) {
+                rows.add(List.of(
+                        "",
+                        trimming.articleCode(),
+                        trimming.articleName(),
+                        "",
+                        "",
+                        "",
+                        "from trimmings",
+                        millimetres(trimming.lengthUm()),
+                        inches(trimming.lengthUm()),
+                        "",
+                        "",
+                        trimming.reference(),
+                        trimming.customer(),
+                        trimming.patternCode(),
+                        piece,
+                        trimming.role()));
+            }
+        }
         return ResponseEntity.ok()
                 .header("Content-Disposition", "attachment; filename=cut-list-" + id + ".csv")
                 .body(CsvText.of(COLUMNS, rows));

@@ -18,6 +18,7 @@ import dev.restis.core.cutting.CutPlanner;
 import dev.restis.core.cutting.CutRequest;
 import dev.restis.core.cutting.Demand;
 import dev.restis.core.cutting.FirstFitDecreasing;
+import dev.restis.core.cutting.WithTrimmings;
 import dev.restis.core.measure.Length;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
@@ -25,6 +26,7 @@ import java.math.BigDecimal;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -47,7 +49,7 @@ public class CutLists {
     private final JdbcClient jdbc;
     private final JdbcTemplate bulk;
     private final Clock clock;
-    private final CutPlanner planner = new FirstFitDecreasing();
+    private final CutPlanner planner = new WithTrimmings(new FirstFitDecreasing());
 
     CutLists(
             Batches batches,
@@ -79,7 +81,7 @@ public class CutLists {
         List<StrandNeed> strands = batches.strandsOf(uncut);
         Set<Long> articles = strands.stream().map(StrandNeed::article).collect(Collectors.toSet());
         List<Demand> demands = strands.stream()
-                .map(s -> new Demand(s.id(), s.piece(), s.article(), new Length(s.cutUm())))
+                .map(s -> new Demand(s.id(), s.piece(), s.article(), new Length(s.cutUm()), s.tails()))
                 .toList();
         CutPlan plan = planner.plan(new CutRequest(demands, stock.cuttable(articles)));
         CutList list = new CutList(batch, clock.instant());
@@ -110,6 +112,13 @@ public class CutLists {
                             w.article(),
                             w.needed().micrometres(),
                             w.best().micrometres()
+                        })
+                        .toList());
+        bulk.batchUpdate(
+                "insert into cut_trimming (cut_list_id, strand_id, source_id, tail_um) values (?, ?, ?, ?)",
+                plan.trimmings().stream()
+                        .map(t -> new Object[] {
+                            list.id(), t.strand(), t.source(), t.tail().micrometres()
                         })
                         .toList());
         return list.id();
@@ -143,7 +152,11 @@ public class CutLists {
         cutting.removeAll(waiting);
         Map<Long, StrandNeed> strands =
                 batches.strandsOf(cutting).stream().collect(Collectors.toMap(StrandNeed::id, Function.identity()));
-        checkComplete(list, strands.keySet());
+        Set<Long> trimmings = Set.copyOf(jdbc.sql("select strand_id from cut_trimming where cut_list_id = ?")
+                .param(listId)
+                .query(Long.class)
+                .list());
+        checkComplete(list, trimmings, strands.keySet());
         CostBook costs = new CostBook(strands);
         list.spools().stream()
                 .sorted(java.util.Comparator.comparing(CutSpool::holdingId))
@@ -161,14 +174,16 @@ public class CutLists {
     }
 
     /** A proposal goes stale when pieces left the batch or joined it since. */
-    private static void checkComplete(CutList list, Set<Long> needed) {
-        Set<Long> planned = list.spools().stream()
+    private static void checkComplete(CutList list, Set<Long> trimmings, Set<Long> needed) {
+        Set<Long> cut = list.spools().stream()
                 .flatMap(s -> s.steps().stream())
                 .filter(s -> s.kind() == StepKind.STRAND)
                 .map(CutStep::strandId)
                 .collect(Collectors.toSet());
-        if (!planned.equals(needed) || planned.isEmpty()) {
-            throw new Conflict(planned.isEmpty() ? "cut.nothing" : "stockChanged");
+        Set<Long> planned = new HashSet<>(cut);
+        planned.addAll(trimmings);
+        if (!planned.equals(needed) || cut.isEmpty()) {
+            throw new Conflict(cut.isEmpty() ? "cut.nothing" : "stockChanged");
         }
     }
 
@@ -216,6 +231,7 @@ public class CutLists {
 
         CostBook(Map<Long, StrandNeed> strands) {
             this.strands = strands;
+            strands.values().forEach(s -> costs.put(s.piece(), PieceCost.NOTHING));
         }
 
         void strand(long id, BigDecimal value) {

@@ -56,6 +56,22 @@ class CutReads {
             long neededUm,
             long bestUm) {}
 
+    /** Strands of one role and article, in pieces of one order, that tails of earlier pieces serve. */
+    record TrimmingView(
+            int strands,
+            String reference,
+            String customer,
+            String patternCode,
+            String role,
+            String articleCode,
+            String articleName,
+            String colour,
+            long lengthUm,
+            long tailUm,
+            String sourceRole,
+            List<Long> pieces,
+            List<Long> sourcePieces) {}
+
     record CutListView(
             long id,
             long batchId,
@@ -69,6 +85,7 @@ class CutReads {
             long scrapUm,
             BigDecimal scrapPercent,
             List<SpoolView> spools,
+            List<TrimmingView> trimmings,
             List<WaitingPieceView> waiting) {}
 
     /** A batch as the cut screen offers it. */
@@ -139,6 +156,7 @@ class CutReads {
                 scrap,
                 percent,
                 List.copyOf(spools.values()),
+                trimmings(id),
                 waiting(id));
     }
 
@@ -217,6 +235,36 @@ class CutReads {
                                 s.pattern()));
             }
         });
+    }
+
+    private List<TrimmingView> trimmings(long list) {
+        return jdbc.sql("""
+                        select count(*) as strands, o.reference, o.customer, l.pattern, s.role, a.code, a.name, a.colour,
+                               s.cut_um, min(t.tail_um) as tail_um, f.role as source_role,
+                               array_agg(s.piece_id order by s.id) as pieces,
+                               array_agg(f.piece_id order by s.id) as source_pieces
+                        from cut_trimming t join strand s on s.id = t.strand_id join strand f on f.id = t.source_id
+                             join article a on a.id = s.article_id join piece p on p.id = s.piece_id
+                             join order_line l on l.id = p.line_id join customer_order o on o.id = l.order_id
+                        where t.cut_list_id = ?
+                        group by o.id, l.pattern, s.role, a.id, s.cut_um, f.role order by min(s.id)
+                        """)
+                .param(list)
+                .query((row, n) -> new TrimmingView(
+                        row.getInt("strands"),
+                        row.getString("reference"),
+                        row.getString("customer"),
+                        row.getString("pattern"),
+                        row.getString("role"),
+                        row.getString("code"),
+                        row.getString("name"),
+                        row.getString("colour"),
+                        row.getLong("cut_um"),
+                        row.getLong("tail_um"),
+                        row.getString("source_role"),
+                        List.of((Long[]) row.getArray("pieces").getArray()),
+                        List.of((Long[]) row.getArray("source_pieces").getArray())))
+                .list();
     }
 
     private List<WaitingPieceView> waiting(long list) {

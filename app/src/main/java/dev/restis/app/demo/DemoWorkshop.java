@@ -282,8 +282,8 @@ class DemoWorkshop {
             @Nullable String length,
             List<String> colours,
             Map<String, PartChoice> parts) {
-        PieceChoices choices =
-                new PieceChoices(pattern, null, wrist, null, null, length, colours, parts, false, UnitSystem.METRIC);
+        PieceChoices choices = new PieceChoices(
+                pattern, null, wrist, null, null, length, colours, parts, false, null, false, UnitSystem.METRIC);
         return orders.take(
                 new Orders.NewOrder(null, customer, due, List.of(new Orders.NewLine(choices, quantity, null))));
     }

@@ -64,6 +64,7 @@ public class OrderImport {
     /** A file as understood, before or after taking it. */
     public record FileView(List<RowView> rows, int fresh, int known, int different, int bad, int pieces) {}
 
+    private static final String YES = "(?i)yes|y|x|1|true";
     private static final String SOURCE = "FILE";
 
     private record Reading(RowView view, OrderHead head, Optional<ReadLine> line) {}
@@ -234,7 +235,9 @@ public class OrderImport {
                 row.cell("length"),
                 colours,
                 parts(row, slots, faults),
-                row.cell("kit").matches("(?i)yes|y|kit|x|1|true"),
+                row.cell("kit").matches(YES + "|kit"),
+                row.cell("wearer"),
+                row.cell("taper").matches(YES),
                 units);
     }
 

@@ -3,6 +3,7 @@ package dev.restis.app.orders;
 import dev.restis.app.patterns.PieceSpec;
 import dev.restis.core.fit.Ease;
 import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.piece.Wearer;
 import jakarta.persistence.CascadeType;
 import jakarta.persistence.CollectionTable;
 import jakarta.persistence.Column;
@@ -60,6 +61,11 @@ class OrderLine {
 
     private boolean kit;
 
+    @Enumerated(EnumType.STRING)
+    private Wearer wearer;
+
+    private boolean tapered;
+
     private int quantity;
     private String note;
 
@@ -93,6 +99,8 @@ class OrderLine {
         this.lengthUm = spec.lengthUm();
         this.units = spec.units();
         this.kit = spec.kit();
+        this.wearer = spec.wearer();
+        this.tapered = spec.tapered();
         spec.parts().forEach(p -> parts.add(new OrderLinePart(p.slot(), p.article(), p.count())));
         this.colours.addAll(spec.articles());
         this.quantity = quantity;
@@ -141,6 +149,8 @@ class OrderLine {
                         .map(p -> new PieceSpec.PartSpec(p.slot(), p.article(), p.count()))
                         .toList(),
                 kit,
+                wearer,
+                tapered,
                 units);
     }
 

@@ -11,6 +11,7 @@ import dev.restis.core.measure.Length;
 import dev.restis.core.measure.LengthReader;
 import dev.restis.core.pattern.HardwareSlot;
 import dev.restis.core.pattern.Pattern;
+import dev.restis.core.piece.Wearer;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -63,11 +64,13 @@ final class ChoiceReader {
                 micrometres(wrist),
                 micrometres(hand),
                 measuredHand.isEmpty(),
-                ease(),
+                word("ease", choices.ease(), Ease.COMFORTABLE),
                 micrometres(length),
                 colours(pattern),
                 parts(pattern),
                 Boolean.TRUE.equals(choices.kit()),
+                word("wearer", choices.wearer(), Wearer.ADULT),
+                Boolean.TRUE.equals(choices.tapered()),
                 choices.units());
     }
 
@@ -163,15 +166,17 @@ final class ChoiceReader {
         return article;
     }
 
-    private Ease ease() {
-        Optional<String> given = Texts.given(choices.ease()).map(e -> e.toUpperCase(Locale.ROOT));
-        for (Ease ease : Ease.values()) {
-            if (ease.name().equals(given.orElse("COMFORTABLE"))) {
-                return ease;
+    /** One of an enumeration's constants, by its name; {@code usual} when nothing is said. */
+    private <E extends Enum<E>> E word(String field, @Nullable String text, E usual) {
+        Optional<String> given =
+                Texts.given(text).map(e -> e.toUpperCase(Locale.ROOT).replace(' ', '_'));
+        for (E value : usual.getDeclaringClass().getEnumConstants()) {
+            if (value.name().equals(given.orElse(usual.name()))) {
+                return value;
             }
         }
-        faults.add(Fault.of("ease", "ease.unknown", given.orElse("")));
-        return Ease.COMFORTABLE;
+        faults.add(Fault.of(field, field + ".unknown", given.orElse("")));
+        return usual;
     }
 
     private static @Nullable Long micrometres(Optional<Length> length) {

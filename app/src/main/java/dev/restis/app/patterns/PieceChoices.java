@@ -17,6 +17,8 @@ import org.jspecify.annotations.Nullable;
  * @param colours article codes, one for each of the pattern's cords, in order
  * @param parts the hardware chosen, by the pattern's slot
  * @param kit whether it is sold to be tied by the customer
+ * @param wearer ADULT, CHILD or UNDER_THREE; an adult when missing
+ * @param tapered whether ends are tapered before they are threaded
  * @param units what bare numbers mean, and the step strands are cut to
  */
 public record PieceChoices(
@@ -29,6 +31,8 @@ public record PieceChoices(
         List<String> colours,
         @Nullable Map<String, PartChoice> parts,
         @Nullable Boolean kit,
+        @Nullable String wearer,
+        @Nullable Boolean tapered,
         UnitSystem units) {
 
     /**

@@ -13,15 +13,16 @@ import dev.restis.core.cost.PieceCost;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.HardwareSlot;
-import dev.restis.core.piece.Check;
 import dev.restis.core.piece.MarginPolicy;
 import dev.restis.core.piece.PieceRequest;
 import dev.restis.core.piece.PieceWorker;
+import dev.restis.core.piece.WorkOut;
 import dev.restis.core.piece.WorkedPiece;
 import dev.restis.core.stock.Balance;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -101,9 +102,6 @@ public class PieceDesk {
 
     /** Works on one reading of the stock. */
     public static final class Sitting {
-        /** More alternatives than this are no help to choose from. */
-        private static final int MOST_OFFERS = 4;
-
         private final Map<String, Article> byCode;
         private final Map<Long, Article> byId;
         private final MarginPolicy margin;
@@ -133,14 +131,14 @@ public class PieceDesk {
             if (!reader.faults().isEmpty()) {
                 return new Understood(Optional.empty(), reader.faults());
             }
-            return PieceWorker.workOut(request(spec))
+            return tryOut(spec)
                     .fold(
                             piece -> new Understood(Optional.of(spec), List.of()),
                             faults -> new Understood(Optional.empty(), faults));
         }
 
         public Worked workOut(PieceSpec spec) {
-            WorkedPiece piece = PieceWorker.workOut(request(spec)).fold(Function.identity(), faults -> {
+            WorkedPiece piece = tryOut(spec).fold(Function.identity(), faults -> {
                 throw new Rejected(faults);
             });
             Map<String, Article> parts = new LinkedHashMap<>();
@@ -176,38 +174,18 @@ public class PieceDesk {
             return slots;
         }
 
-        /** Other articles of the same kind with which everything about that part would be good. */
-        public List<Article> offers(Worked worked, Check check) {
-            Optional<HardwareSlot> slot = worked.piece().request().pattern().hardware(check.part());
-            if (slot.isEmpty() || check.verdict() == Check.Verdict.GOOD) {
-                return List.of();
-            }
-            Article.ArticleKind kind = Article.ArticleKind.of(slot.get().kind());
-            List<Article> offers = new ArrayList<>();
-            for (Article other : byCode.values()) {
-                if (other.kind() == kind && mends(worked, check.part(), other)) {
-                    offers.add(other);
-                }
-            }
-            return offers.stream()
-                    .sorted(java.util.Comparator.comparing((Article a) -> a.onHand() > 0 ? 0 : 1)
-                            .thenComparing(Article::code))
-                    .limit(MOST_OFFERS)
-                    .toList();
+        /** All articles there are. */
+        Collection<Article> articles() {
+            return byCode.values();
         }
 
-        private boolean mends(Worked worked, String slot, Article other) {
-            PieceRequest request = worked.piece().request();
-            Map<String, PieceRequest.Part> parts = new HashMap<>(request.parts());
-            int count = Optional.ofNullable(parts.get(slot))
-                    .map(PieceRequest.Part::count)
-                    .orElse(0);
-            parts.put(slot, new PieceRequest.Part(other.hardware(), count));
-            return PieceWorker.workOut(request.with(parts))
-                    .fold(
-                            piece -> piece.checks().stream()
-                                    .allMatch(c -> !c.part().equals(slot) || c.verdict() == Check.Verdict.GOOD),
-                            faults -> false);
+        /** The newest versions of all patterns. */
+        Collection<Shelved> patterns() {
+            return latest.values();
+        }
+
+        WorkOut tryOut(PieceSpec spec) {
+            return PieceWorker.workOut(request(spec));
         }
 
         private PieceRequest request(PieceSpec spec) {
@@ -227,7 +205,9 @@ public class PieceDesk {
                     cords,
                     size(spec),
                     parts,
-                    new PieceRequest.House(margin, spec.units().cuttingStep(), house.takeUps(), spec.kit()));
+                    new PieceRequest.House(margin, spec.units().cuttingStep(), house.takeUps(), spec.kit()),
+                    spec.wearer(),
+                    spec.tapered());
         }
 
         private PieceRequest.Size size(PieceSpec spec) {

@@ -2,6 +2,7 @@ package dev.restis.app.patterns;
 
 import dev.restis.core.fit.Ease;
 import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.piece.Wearer;
 import java.util.Comparator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -25,6 +26,8 @@ public record PieceSpec(
         List<Long> articles,
         List<PartSpec> parts,
         boolean kit,
+        Wearer wearer,
+        boolean tapered,
         UnitSystem units) {
 
     /** Whether both say the same, in whatever version of the pattern and order of parts. */
@@ -33,18 +36,42 @@ public record PieceSpec(
     }
 
     private PieceSpec comparable() {
+        List<PartSpec> sorted =
+                parts.stream().sorted(Comparator.comparing(PartSpec::slot)).toList();
+        return changed(pattern, 0, ease, sorted);
+    }
+
+    PieceSpec with(Ease other) {
+        return changed(pattern, patternVersion, other, parts);
+    }
+
+    PieceSpec with(List<PartSpec> other) {
+        return changed(pattern, patternVersion, ease, other);
+    }
+
+    /** The same choices for another pattern that takes the same cords; parts that it has no place for are left out. */
+    PieceSpec with(PatternShelf.Shelved other) {
+        List<PartSpec> kept = parts.stream()
+                .filter(p -> other.pattern().hardware(p.slot()).isPresent())
+                .toList();
+        return changed(other.pattern().code(), other.version(), ease, kept);
+    }
+
+    private PieceSpec changed(String toPattern, int toVersion, Ease toEase, List<PartSpec> toParts) {
         return new PieceSpec(
-                pattern,
-                0,
+                toPattern,
+                toVersion,
                 sizeName,
                 wristUm,
                 handUm,
                 handAssumed,
-                ease,
+                toEase,
                 lengthUm,
                 articles,
-                parts.stream().sorted(Comparator.comparing(PartSpec::slot)).toList(),
+                toParts,
                 kit,
+                wearer,
+                tapered,
                 units);
     }
 

@@ -109,7 +109,26 @@ public record PieceView(
 
     public record HardwareView(String articleCode, String articleName, ArticleKind kind, int quantity) {}
 
-    public record OfferView(String slot, String articleCode, String articleName) {}
+    /** What of the choices an offer changes. */
+    public enum OfferedChange {
+        /** The article in a hardware slot. */
+        PART,
+        /** The ease. */
+        EASE,
+        /** The pattern. */
+        PATTERN,
+        /** Ends are tapered. */
+        TAPER
+    }
+
+    /**
+     * A change that mends the check.
+     *
+     * @param slot the hardware slot of a {@link OfferedChange#PART}, else empty
+     * @param value the article's code, the ease, or the pattern's code
+     * @param name of the article or the pattern
+     */
+    public record OfferView(OfferedChange change, String slot, String value, String name) {}
 
     public record CheckView(
             String code,
@@ -173,9 +192,7 @@ public record PieceView(
         String subject = Optional.ofNullable(worked.parts().get(check.part()))
                 .map(a -> a.code() + " " + a.name())
                 .orElse(check.part());
-        List<OfferView> offers = sitting.offers(worked, check).stream()
-                .map(a -> new OfferView(check.part(), a.code(), a.name()))
-                .toList();
+        List<OfferView> offers = new Remedies(sitting, worked).of(check);
         return new CheckView(
                 check.code(), check.verdict(), micrometres(check.lengths()), check.numbers(), subject, offers);
     }
@@ -213,16 +230,10 @@ public record PieceView(
         Map<Article, Long> needed = new LinkedHashMap<>();
         for (WorkedStrand strand : worked.piece().strands()) {
             Article article = worked.cords().get(strand.slot());
-            needed.merge(article, strand.cutLength().micrometres() * quantity, Long::sum);
+            needed.merge(article, strand.cutLength().micrometres(), Long::sum);
         }
         List<CheckView> checks = new ArrayList<>();
-        needed.forEach((article, length) -> checks.add(new CheckView(
-                "stock",
-                article.onHand() >= length ? Check.Verdict.GOOD : Check.Verdict.NO,
-                Map.of("needed", length, "onHand", article.onHand()),
-                Map.of(),
-                article.code() + " " + article.name(),
-                List.of())));
+        needed.forEach((article, each) -> checks.add(cordCheck(article, each, quantity)));
         worked.hardware().forEach((article, each) -> {
             long count = (long) each * quantity;
             checks.add(new CheckView(
@@ -234,6 +245,26 @@ public record PieceView(
                     List.of()));
         });
         return checks;
+    }
+
+    /** All of one article in one piece comes from one lot; pieces of one order should, or their shades may differ. */
+    private static CheckView cordCheck(Article article, long each, int quantity) {
+        long all = each * quantity;
+        boolean split = article.bestLot() < each && article.onHand() >= each;
+        String code = split || (article.onHand() >= all && article.bestLot() < all) ? "lot" : "stock";
+        Check.Verdict verdict = split || article.onHand() < all
+                ? Check.Verdict.NO
+                : code.equals("lot") ? Check.Verdict.TIGHT : Check.Verdict.GOOD;
+        return new CheckView(
+                code,
+                verdict,
+                Map.of(
+                        "needed", split ? each : all,
+                        "onHand", article.onHand(),
+                        "bestLot", article.bestLot()),
+                Map.of(),
+                article.code() + " " + article.name(),
+                List.of());
     }
 
     static FitView fit(PieceFit fit) {

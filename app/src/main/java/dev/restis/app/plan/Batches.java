@@ -8,11 +8,13 @@ import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cost.PieceCost;
 import dev.restis.core.measure.Fault;
+import dev.restis.core.measure.Length;
 import dev.restis.core.piece.Check.Verdict;
 import dev.restis.core.piece.WorkedStrand;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -31,8 +33,9 @@ public class Batches {
     /** How many pieces of a line to take. */
     public record Pick(long line, int count) {}
 
-    /** A strand that a piece in a batch needs. */
-    public record StrandNeed(long id, long piece, String role, int number, long article, long cutUm, long usedUm) {}
+    /** A strand that a piece in a batch needs; {@code tails} is what it leaves at its ends at the least. */
+    public record StrandNeed(
+            long id, long piece, String role, int number, long article, long cutUm, long usedUm, List<Length> tails) {}
 
     /** Hardware that a piece in a batch needs. */
     public record PartNeed(long piece, long article, int quantity) {}
@@ -98,7 +101,8 @@ public class Batches {
                     worked.cords().get(s.slot()).id(),
                     s.cutLength().micrometres(),
                     s.used().micrometres(),
-                    s.foldMark().map(f -> f.micrometres()).orElse(null)
+                    s.foldMark().map(f -> f.micrometres()).orElse(null),
+                    s.tails().stream().map(Length::micrometres).toArray(Long[]::new)
                 });
             }
             worked.hardware().forEach((article, count) -> parts.add(new Object[] {piece.piece(), article.id(), count}));
@@ -106,7 +110,7 @@ public class Batches {
             estimates.add(new Object[] {piece.piece(), estimate.used(), estimate.tails(), estimate.hardware()});
         }
         bulk.batchUpdate(
-                "insert into strand (piece_id, role, number, article_id, cut_um, used_um, fold_um) values (?, ?, ?, ?, ?, ?, ?)",
+                "insert into strand (piece_id, role, number, article_id, cut_um, used_um, fold_um, tails_um) values (?, ?, ?, ?, ?, ?, ?, ?)",
                 strands);
         bulk.batchUpdate("insert into piece_hardware (piece_id, article_id, quantity) values (?, ?, ?)", parts);
         bulk.batchUpdate("insert into piece_estimate (piece_id, used, tails, hardware) values (?, ?, ?, ?)", estimates);
@@ -149,11 +153,21 @@ public class Batches {
         return pieceIds.isEmpty()
                 ? List.of()
                 : jdbc.sql("""
-                                select id, piece_id as piece, role, number, article_id as article, cut_um, used_um
+                                select id, piece_id, role, number, article_id, cut_um, used_um, tails_um
                                 from strand where piece_id in (:pieces) order by id
                                 """)
                         .param("pieces", pieceIds)
-                        .query(StrandNeed.class)
+                        .query((row, n) -> new StrandNeed(
+                                row.getLong("id"),
+                                row.getLong("piece_id"),
+                                row.getString("role"),
+                                row.getInt("number"),
+                                row.getLong("article_id"),
+                                row.getLong("cut_um"),
+                                row.getLong("used_um"),
+                                Arrays.stream((Long[]) row.getArray("tails_um").getArray())
+                                        .map(Length::new)
+                                        .toList()))
                         .list();
     }
 

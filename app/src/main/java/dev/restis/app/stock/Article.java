@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
  * @param diameterUm of a cord, or of a part across
  * @param keepUm least length of this cord worth keeping as a remnant
  * @param onHand micrometres of cord, or pieces of hardware
+ * @param bestLot the most of it that is of one lot
  * @param unitPrice what a metre or a piece on hand cost; that of all receipts when nothing is on hand; 0 before the first
  */
 public record Article(
@@ -33,6 +34,7 @@ public record Article(
         @Nullable Long innerWidthUm,
         @Nullable Long barUm,
         long onHand,
+        long bestLot,
         BigDecimal unitPrice) {
 
     /** What kinds of articles there are. */

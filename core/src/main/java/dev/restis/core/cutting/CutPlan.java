@@ -9,12 +9,18 @@ import java.util.function.Predicate;
  *
  * @param spools holdings that are touched, in the order of the request
  * @param waiting pieces that cannot be cut from what is there; nothing of them is cut
+ * @param trimmings strands that are not cut, because a tail of an earlier piece serves
  */
-public record CutPlan(List<SpoolPlan> spools, List<Waiting> waiting) {
+public record CutPlan(List<SpoolPlan> spools, List<Waiting> waiting, List<Trimming> trimmings) {
 
     public CutPlan {
         spools = List.copyOf(spools);
         waiting = List.copyOf(waiting);
+        trimmings = List.copyOf(trimmings);
+    }
+
+    public CutPlan(List<SpoolPlan> spools, List<Waiting> waiting) {
+        this(spools, waiting, List.of());
     }
 
     /** What a step of the scissors yields. */
@@ -50,6 +56,14 @@ public record CutPlan(List<SpoolPlan> spools, List<Waiting> waiting) {
      * @param best the most that one lot has left for it
      */
     public record Waiting(long piece, long article, Length needed, Length best) {}
+
+    /**
+     * A strand that is taken from trimmings.
+     *
+     * @param source the strand whose tail serves
+     * @param tail how long that tail is at the least
+     */
+    public record Trimming(long strand, long source, Length tail) {}
 
     public Length cut() {
         return total(s -> s.kind() == StepKind.STRAND);

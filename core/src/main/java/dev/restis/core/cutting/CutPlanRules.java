@@ -24,10 +24,20 @@ public final class CutPlanRules {
         for (SpoolPlan spool : plan.spools()) {
             checkSpool(spool, demands, cutFrom, broken);
         }
+        Map<Long, CutPlan.Trimming> trimmed = new HashMap<>();
+        for (CutPlan.Trimming trimming : plan.trimmings()) {
+            checkTrimming(trimming, demands, cutFrom, broken);
+            trimmed.put(trimming.strand(), trimming);
+        }
+        checkTails(plan, demands, broken);
         Set<Long> waiting = plan.waiting().stream().map(CutPlan.Waiting::piece).collect(Collectors.toSet());
         Map<String, Long> lots = new HashMap<>();
         for (Demand demand : request.demands()) {
-            Holding holding = cutFrom.get(demand.id());
+            CutPlan.Trimming trimming = trimmed.get(demand.id());
+            Holding holding = cutFrom.get(trimming == null ? demand.id() : trimming.source());
+            if (trimming != null && cutFrom.containsKey(demand.id())) {
+                broken.add("strand " + demand.id() + " is cut though a tail serves it");
+            }
             if ((holding == null) != waiting.contains(demand.piece())) {
                 broken.add("strand " + demand.id() + " of piece " + demand.piece() + " is "
                         + (holding == null ? "not cut though its piece does not wait" : "cut though its piece waits"));
@@ -40,6 +50,33 @@ public final class CutPlanRules {
             }
         }
         return broken;
+    }
+
+    private static void checkTrimming(
+            CutPlan.Trimming trimming, Map<Long, Demand> demands, Map<Long, Holding> cutFrom, List<String> broken) {
+        Demand demand = demands.get(trimming.strand());
+        Demand source = demands.get(trimming.source());
+        if (demand == null || source == null || !cutFrom.containsKey(trimming.source())) {
+            broken.add(trimming + " needs a strand that is asked for and a source that is cut");
+        } else if (source.piece() >= demand.piece() || source.article() != demand.article()) {
+            broken.add(trimming + " needs a source of the same article in an earlier piece");
+        } else if (trimming.tail().isLessThan(demand.length())
+                || !source.tails().contains(trimming.tail())) {
+            broken.add(trimming + " needs a tail of " + source.tails() + " that is " + demand.length() + " or longer");
+        }
+    }
+
+    /** No tail serves twice. */
+    private static void checkTails(CutPlan plan, Map<Long, Demand> demands, List<String> broken) {
+        Map<Long, List<Length>> left = new HashMap<>();
+        for (CutPlan.Trimming trimming : plan.trimmings()) {
+            Demand source = demands.get(trimming.source());
+            if (source != null
+                    && !left.computeIfAbsent(source.id(), id -> new ArrayList<>(source.tails()))
+                            .remove(trimming.tail())) {
+                broken.add("the tail of " + trimming + " serves twice");
+            }
+        }
     }
 
     private static void checkSpool(

@@ -6,6 +6,7 @@ import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.fit.EyeFit;
 import dev.restis.core.fit.SlidingFit;
 import dev.restis.core.measure.Length;
+import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.Role;
 import dev.restis.core.pattern.Section;
 import dev.restis.core.pattern.Section.Body;
@@ -59,6 +60,7 @@ final class Checks {
         fit.eye().ifPresent(checks::eye);
         checks.ends();
         checks.unequal();
+        checks.wearer();
         return checks.checks;
     }
 
@@ -164,10 +166,12 @@ final class Checks {
             return;
         }
         double ratio = ratio(part.get(), seats, strands);
-        Verdict verdict = ratio <= PASSES ? Verdict.GOOD : ratio <= PASSES_TAPERED ? Verdict.TIGHT : Verdict.NO;
+        boolean tapered = parts.request.tapered() && ratio > PASSES && ratio <= PASSES_TAPERED;
+        Verdict verdict =
+                ratio <= PASSES || tapered ? Verdict.GOOD : ratio <= PASSES_TAPERED ? Verdict.TIGHT : Verdict.NO;
         double bundle = bundle(seats, strands);
         checks.add(new Check(
-                "hole",
+                tapered ? "hole.tapered" : "hole",
                 verdict,
                 slot,
                 Map.of(
@@ -253,6 +257,23 @@ final class Checks {
                         Verdict.TIGHT,
                         Map.of("thin", Length.ofMillimetres(least), "thick", Length.ofMillimetres(most))));
             }
+        }
+    }
+
+    /** What is worn around the neck can strangle, and what comes off can be swallowed; the younger, the worse. */
+    private void wearer() {
+        Wearer wearer = parts.request.wearer();
+        if (parts.pattern.kind() == Pattern.Kind.NECK_LANYARD) {
+            Verdict verdict = switch (wearer) {
+                case ADULT -> Verdict.GOOD;
+                case CHILD -> Verdict.TIGHT;
+                case UNDER_THREE -> Verdict.NO;
+            };
+            checks.add(Check.of("wearer.neck", verdict, Map.of()));
+        } else if (wearer != Wearer.ADULT) {
+            boolean small =
+                    wearer == Wearer.UNDER_THREE && !parts.request.parts().isEmpty();
+            checks.add(Check.of(small ? "wearer.parts" : "wearer.child", small ? Verdict.NO : Verdict.TIGHT, Map.of()));
         }
     }
 }

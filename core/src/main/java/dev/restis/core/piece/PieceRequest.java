@@ -16,12 +16,26 @@ import java.util.Map;
  * @param size what it must fit or measure
  * @param parts the hardware chosen, by the pattern's slot
  * @param house how the workshop cuts
+ * @param wearer whom it is for
+ * @param tapered whether strands' ends are tapered before they are threaded
  */
-public record PieceRequest(Pattern pattern, List<Cord> cords, Size size, Map<String, Part> parts, House house) {
+public record PieceRequest(
+        Pattern pattern,
+        List<Cord> cords,
+        Size size,
+        Map<String, Part> parts,
+        House house,
+        Wearer wearer,
+        boolean tapered) {
 
     public PieceRequest {
         cords = List.copyOf(cords);
         parts = Map.copyOf(parts);
+    }
+
+    /** For an adult, with ends as they are cut. */
+    public PieceRequest(Pattern pattern, List<Cord> cords, Size size, Map<String, Part> parts, House house) {
+        this(pattern, cords, size, parts, house, Wearer.ADULT, false);
     }
 
     /** What the piece is sized by. */
@@ -61,14 +75,22 @@ public record PieceRequest(Pattern pattern, List<Cord> cords, Size size, Map<Str
     }
 
     public PieceRequest with(House other) {
-        return new PieceRequest(pattern, cords, size, parts, other);
+        return new PieceRequest(pattern, cords, size, parts, other, wearer, tapered);
     }
 
     public PieceRequest with(Map<String, Part> other) {
-        return new PieceRequest(pattern, cords, size, other, house);
+        return new PieceRequest(pattern, cords, size, other, house, wearer, tapered);
     }
 
     public PieceRequest with(Size other) {
-        return new PieceRequest(pattern, cords, other, parts, house);
+        return new PieceRequest(pattern, cords, other, parts, house, wearer, tapered);
+    }
+
+    public PieceRequest with(Wearer other) {
+        return new PieceRequest(pattern, cords, size, parts, house, other, tapered);
+    }
+
+    public PieceRequest withTaperedEnds() {
+        return new PieceRequest(pattern, cords, size, parts, house, wearer, true);
     }
 }

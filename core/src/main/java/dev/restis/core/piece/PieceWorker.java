@@ -6,6 +6,7 @@ import dev.restis.core.measure.Sum;
 import dev.restis.core.measure.Sum.Term;
 import dev.restis.core.pattern.Role;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -15,6 +16,9 @@ import java.util.stream.IntStream;
  * deterministic; cost is linear in strands.
  */
 public final class PieceWorker {
+
+    /** A tail is counted on at this many spreads below what is expected: one in twenty is shorter. */
+    private static final double LOW_END = NormalQuantile.of(0.95);
 
     private final Parts parts;
     private final PieceFit fit;
@@ -127,7 +131,26 @@ public final class PieceWorker {
                 risk,
                 new Sum(margins),
                 cut,
-                legs.size() == 2 ? Optional.of(foldMark(role, legs, z, cut)) : Optional.empty());
+                legs.size() == 2 ? Optional.of(foldMark(role, legs, z, cut)) : Optional.empty(),
+                parts.request.house().kit() ? List.of() : tails(legs, z));
+    }
+
+    /** What the hand held, and what is left of the margin when more cord was used than expected. */
+    private static List<Length> tails(List<Sum> legs, double z) {
+        List<Length> tails = new ArrayList<>();
+        for (Sum leg : legs) {
+            for (Term held : leg.terms()) {
+                if (held.code().equals("tail.hand") && held.count() > 0) {
+                    Length left = held.total().plus(leg.spread().times(z - LOW_END));
+                    Length each = new Length(Math.floorDiv(left.micrometres(), held.count()));
+                    for (int end = 0; end < held.count() && each.isPositive(); end++) {
+                        tails.add(each);
+                    }
+                }
+            }
+        }
+        tails.sort(Comparator.reverseOrder());
+        return tails;
     }
 
     /** The middle for equal legs; else the first leg with its own margin, and the rounding goes to the longer one. */

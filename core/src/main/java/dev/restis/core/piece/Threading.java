@@ -46,6 +46,9 @@ final class Threading {
         if (parts.pattern.roles().stream().anyMatch(r -> r.fused())) {
             steps.add(0, step("thread.fuse", "", 1, List.of()));
         }
+        if (parts.request.tapered()) {
+            steps.add(0, step("thread.taper", "", 1, List.of()));
+        }
         return steps;
     }
 

@@ -16,6 +16,8 @@ import java.util.Optional;
  * @param closing the terms after the legs: margin and rounding
  * @param cutLength what to cut: the sum of all terms
  * @param foldMark where to mark the fold, from the end of the first leg
+ * @param tails what is trimmed off each tied end at the least, longest first; one tail in twenty is shorter. None where
+ *     the customer ties.
  */
 public record WorkedStrand(
         String role,
@@ -25,10 +27,12 @@ public record WorkedStrand(
         double risk,
         Sum closing,
         Length cutLength,
-        Optional<Length> foldMark) {
+        Optional<Length> foldMark,
+        List<Length> tails) {
 
     public WorkedStrand {
         legs = List.copyOf(legs);
+        tails = List.copyOf(tails);
     }
 
     /** All terms in order; their total is the cut length. */

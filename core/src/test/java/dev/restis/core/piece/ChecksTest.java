@@ -132,4 +132,33 @@ class ChecksTest {
         assertThat(Examples.worked(cotton).strands().get(0).legs().get(0).terms())
                 .noneMatch(t -> t.code().equals("tail.reTrim"));
     }
+
+    @ParameterizedTest
+    @CsvSource({
+        "neck-plain, ADULT, wearer.neck, GOOD",
+        "neck-plain, CHILD, wearer.neck, TIGHT",
+        "neck-plain, UNDER_THREE, wearer.neck, NO",
+        "leather, UNDER_THREE, wearer.parts, NO",
+        "leather, CHILD, wearer.child, TIGHT",
+        "snake, UNDER_THREE, wearer.child, TIGHT"
+    })
+    void theYoungerTheWearerTheLessIsGood(String code, Wearer wearer, String check, Verdict verdict) {
+        assertThat(check(usual(pattern(code)).with(wearer), check).verdict()).isEqualTo(verdict);
+    }
+
+    /** Four leather tails of 4.828 mm fill a hole of 5.0 to 0.966; one of 4.6 to 1.05, which no taper mends. */
+    @ParameterizedTest
+    @CsvSource({"5.0, hole.tapered, GOOD", "4.6, hole, NO"})
+    void taperedEndsPassWhatIsTight(double hole, String code, Verdict verdict) {
+        WorkedPiece piece = Examples.worked(with("leather", "slide bead", Hardware.of(Kind.SLIDE_BEAD, 9, 10, hole))
+                .withTaperedEnds());
+        assertThat(piece.checks())
+                .filteredOn(c -> c.part().equals("slide bead") && c.code().startsWith("hole"))
+                .singleElement()
+                .satisfies(c -> {
+                    assertThat(c.code()).isEqualTo(code);
+                    assertThat(c.verdict()).isEqualTo(verdict);
+                });
+        assertThat(piece.threading().get(0).code()).isEqualTo("thread.taper");
+    }
 }

@@ -3,6 +3,7 @@ package dev.restis.core.piece;
 import static dev.restis.core.piece.Examples.bracelet;
 import static dev.restis.core.piece.Examples.cuts;
 import static dev.restis.core.piece.Examples.fob;
+import static dev.restis.core.piece.Examples.usual;
 import static dev.restis.core.piece.Examples.withBeads;
 import static dev.restis.core.piece.Examples.worked;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -192,5 +193,25 @@ class PieceWorkerTest {
 
     private static List<Fault> faults(PieceRequest request) {
         return PieceWorker.workOut(request).fold(p -> List.of(), f -> f);
+    }
+
+    /** One tail in twenty is shorter: where one piece in twenty comes out short, the margin is just used up by then. */
+    @Test
+    void theTailsCountedOnAreWhatTheHandHeldAndWhatIsLeftOfTheMargin() {
+        PieceRequest request = usual(PatternBook.SNAKE);
+        WorkedStrand even = worked(request.with(house(new MarginPolicy.OneIn(20), false)))
+                .strands()
+                .get(0);
+        assertThat(even.tails()).containsExactly(Length.ofMillimetres(45L), Length.ofMillimetres(45L));
+        WorkedStrand lean =
+                worked(request.with(house(MarginPolicy.LEAN, false))).strands().get(0);
+        assertThat(lean.tails()).hasSize(2).allMatch(t -> t.isLessThan(Length.ofMillimetres(45L)));
+        assertThat(worked(request.with(house(MarginPolicy.GENEROUS, true))).strands())
+                .as("the customer of a kit trims them")
+                .allSatisfy(s -> assertThat(s.tails()).isEmpty());
+    }
+
+    private static PieceRequest.House house(MarginPolicy margin, boolean kit) {
+        return new PieceRequest.House(margin, Length.ofMillimetres(5L), TakeUp.Book.EMPTY, kit);
     }
 }

@@ -1,0 +1,136 @@
+package dev.restis.core.cutting;
+
+import dev.restis.core.cutting.CutPlan.SpoolPlan;
+import dev.restis.core.cutting.CutPlan.Step;
+import dev.restis.core.cutting.CutPlan.StepKind;
+import dev.restis.core.cutting.CutPlan.Trimming;
+import dev.restis.core.cutting.CutPlan.Waiting;
+import dev.restis.core.measure.Length;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/**
+ * Serves short strands by the tails that pieces made before them leave, and lets another planner cut the rest. A strand
+ * takes the shortest tail that is long enough. The lot rule holds for tails too: where a piece has further strands of the
+ * article, the tail must come from their lot; where the plan turns out otherwise, or the source's piece has to wait, the
+ * strand is cut after all and the plan made again. Each round bars at least one strand, so it ends; two rounds are usual.
+ */
+public final class WithTrimmings implements CutPlanner {
+
+    private final CutPlanner planner;
+
+    public WithTrimmings(CutPlanner planner) {
+        this.planner = planner;
+    }
+
+    @Override
+    public CutPlan plan(CutRequest request) {
+        Set<Long> barred = new HashSet<>();
+        while (true) {
+            List<Trimming> served = served(request.demands(), barred);
+            Set<Long> uncut = served.stream().map(Trimming::strand).collect(Collectors.toSet());
+            List<Demand> rest = request.demands().stream()
+                    .filter(d -> !uncut.contains(d.id()))
+                    .toList();
+            CutPlan plan = planner.plan(new CutRequest(rest, request.holdings()));
+            Outcome outcome = new Outcome(request, plan);
+            List<Long> failed =
+                    served.stream().filter(outcome::fails).map(Trimming::strand).toList();
+            if (failed.isEmpty()) {
+                return new CutPlan(
+                        plan.spools(),
+                        plan.waiting(),
+                        served.stream().filter(outcome::needed).toList());
+            }
+            barred.addAll(failed);
+        }
+    }
+
+    private static List<Trimming> served(List<Demand> demands, Set<Long> barred) {
+        Map<Long, List<Demand>> pieces = new TreeMap<>();
+        demands.forEach(
+                d -> pieces.computeIfAbsent(d.piece(), p -> new ArrayList<>()).add(d));
+        List<Trimming> served = new ArrayList<>();
+        Map<Long, List<Tail>> left = new HashMap<>();
+        for (List<Demand> piece : pieces.values()) {
+            List<Demand> cut = new ArrayList<>();
+            for (Demand demand : piece) {
+                Optional<Tail> tail = barred.contains(demand.id())
+                        ? Optional.empty()
+                        : left.getOrDefault(demand.article(), List.of()).stream()
+                                .filter(t -> !t.length().isLessThan(demand.length()))
+                                .min(Comparator.comparing(Tail::length).thenComparing(Tail::source));
+                tail.ifPresentOrElse(
+                        t -> {
+                            left.getOrDefault(demand.article(), List.of()).remove(t);
+                            served.add(new Trimming(demand.id(), t.source(), t.length()));
+                        },
+                        () -> cut.add(demand));
+            }
+            for (Demand demand : cut) {
+                List<Tail> tails = left.computeIfAbsent(demand.article(), a -> new ArrayList<>());
+                demand.tails().forEach(t -> tails.add(new Tail(demand.id(), t)));
+            }
+        }
+        return served;
+    }
+
+    private record Tail(long source, Length length) {}
+
+    /** What a plan means for the strands that it was not asked to cut. */
+    private static final class Outcome {
+        private final Map<Long, Demand> demands;
+        private final Map<Long, Long> lotOfStrand = new HashMap<>();
+        private final Map<String, Long> lotOfPiece = new HashMap<>();
+        private final Set<Long> waiting;
+
+        Outcome(CutRequest request, CutPlan plan) {
+            demands = request.demands().stream().collect(Collectors.toMap(Demand::id, Function.identity()));
+            waiting = plan.waiting().stream().map(Waiting::piece).collect(Collectors.toSet());
+            for (SpoolPlan spool : plan.spools()) {
+                for (Step step : spool.steps()) {
+                    if (step.kind() == StepKind.STRAND) {
+                        long lot = spool.holding().lot();
+                        lotOfStrand.put(step.strand(), lot);
+                        lotOfPiece.put(lotKey(demand(step.strand())), lot);
+                    }
+                }
+            }
+        }
+
+        boolean needed(Trimming trimming) {
+            return !waiting.contains(demand(trimming.strand()).piece());
+        }
+
+        /** Whether the source is cut, from the lot that the piece has of this article; later tails must match this one. */
+        boolean fails(Trimming trimming) {
+            if (!needed(trimming)) {
+                return false;
+            }
+            Long lot = lotOfStrand.get(trimming.source());
+            return lot == null
+                    || !lot.equals(lotOfPiece.computeIfAbsent(lotKey(demand(trimming.strand())), key -> lot));
+        }
+
+        private Demand demand(long strand) {
+            Demand demand = demands.get(strand);
+            if (demand == null) {
+                throw new IllegalStateException("Impossible state: strand " + strand + " was not asked for");
+            }
+            return demand;
+        }
+
+        private static String lotKey(Demand demand) {
+            return demand.piece() + "/" + demand.article();
+        }
+    }
+}
