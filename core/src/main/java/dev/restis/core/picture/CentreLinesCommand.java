@@ -23,19 +23,14 @@ public final class CentreLinesCommand {
                 if (stitch.paths().isEmpty() || !stitch.cores().allows(cores)) {
                     continue;
                 }
-                int n = cores;
-                String outcome = TightLines.tighten(stitch, n)
+                String outcome = StitchTightener.outcome(stitch, TightLines.equal(stitch, cores), share -> {})
                         .fold(
-                                held -> {
-                                    if (!TightLines.isTheStitch(stitch, n, held)) {
-                                        return "pulls out to another path, " + held.lengths();
-                                    }
-                                    rows.addAll(TightLines.written(stitch, n, held));
-                                    return "holds, " + held.lengths();
+                                knot -> {
+                                    rows.addAll(knot.rows());
+                                    return "holds";
                                 },
-                                slipped -> "slips apart at strand " + slipped.strand(),
-                                crossed -> "crosses itself: " + crossed);
-                System.out.println(stitch.code() + " over " + n + ": " + outcome);
+                                noKnot -> "is not the knot: it " + noKnot.reason());
+                System.out.println(stitch.code() + " over " + cores + ": " + outcome);
             }
         }
         Files.write(Path.of(args[0]), rows);

@@ -46,16 +46,17 @@ record Layout(Stitch stitch, Gauge gauge, double halfWidth, double layer) {
     }
 
     /**
-     * Tightened lines, which were reckoned in equal gauges of diameter 1 and of hard cord. Soft cord flattens, so what lies
-     * outside the cores is drawn in until the body is as wide as the stitch says.
+     * Tightened lines, which were reckoned for hard cord. Soft cord flattens, so what lies outside the cores is drawn in
+     * until the body is as wide as the stitch says; and lines of another gauge are stretched by the width of the cores.
      */
-    List<List<Point>> tight(List<List<double[]>> lines, double pitch) {
-        Layout equal = of(stitch, new Gauge(1, 1, gauge.cores(), stitch.coreLayout()));
+    List<List<Point>> tight(CentreLines.Lines tight, double pitch) {
+        Layout reckoned = of(stitch, tight.gauge());
+        List<List<double[]>> lines = tight.ofPath();
         double d = gauge.working();
         double farthest = 0;
         for (List<double[]> line : lines) {
             for (double[] p : line) {
-                farthest = Math.max(farthest, Math.abs(p[1]) - equal.halfWidth);
+                farthest = Math.max(farthest, Math.abs(p[1]) - reckoned.halfWidth);
             }
         }
         double room = (stitch.width(gauge).toMillimetres() - d) / 2 - halfWidth;
@@ -64,11 +65,11 @@ record Layout(Stitch stitch, Gauge gauge, double halfWidth, double layer) {
         for (List<double[]> line : lines) {
             List<Point> points = new ArrayList<>(line.size());
             for (double[] p : line) {
-                double beyond = Math.abs(p[1]) - equal.halfWidth;
+                double beyond = Math.abs(p[1]) - reckoned.halfWidth;
                 double across = beyond <= 0
-                        ? p[1] * halfWidth / equal.halfWidth
+                        ? p[1] * halfWidth / reckoned.halfWidth
                         : Math.signum(p[1]) * (halfWidth + beyond * d * drawn);
-                points.add(new Point(p[0] * pitch, across, p[2] * layer / equal.layer));
+                points.add(new Point(p[0] * pitch, across, p[2] * layer / reckoned.layer));
             }
             drawnLines.add(points);
         }

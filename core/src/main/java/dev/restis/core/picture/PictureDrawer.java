@@ -38,9 +38,14 @@ public final class PictureDrawer {
 
     private PictureDrawer() {}
 
+    /** Draws with the shipped centre lines. */
     public static Picture draw(WorkedPiece piece, Detail detail) {
+        return draw(piece, detail, TightLines.SHIPPED);
+    }
+
+    public static Picture draw(WorkedPiece piece, Detail detail, CentreLines centreLines) {
         Pattern pattern = piece.request().pattern();
-        SectionDrawer drawer = new SectionDrawer(piece, detail);
+        SectionDrawer drawer = new SectionDrawer(piece, detail, centreLines);
         boolean bodyOnly = detail == Detail.CHIP && drawer.hasStitchedBody();
         for (Section section : pattern.sections()) {
             if (!bodyOnly || section instanceof Section.Body) {

@@ -33,6 +33,7 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
     private final WorkedPiece piece;
     private final Pattern pattern;
     private final Detail detail;
+    private final CentreLines centreLines;
     private final Canvas canvas;
     private final Schematics parts;
     private double x;
@@ -40,7 +41,8 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
     private int body;
     private boolean shortened;
 
-    SectionDrawer(WorkedPiece piece, Detail detail) {
+    SectionDrawer(WorkedPiece piece, Detail detail, CentreLines centreLines) {
+        this.centreLines = centreLines;
         this.piece = piece;
         this.pattern = piece.request().pattern();
         this.detail = detail;
@@ -161,7 +163,7 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
         int left = most;
         double bead = worked.beadLength().toMillimetres();
         List<Integer> groups = worked.groups();
-        StitchRun run = new StitchRun(canvas, section.stitch(), worked.gauge(), cords(section), pitch);
+        StitchRun run = new StitchRun(canvas, centreLines, section.stitch(), worked.gauge(), cords(section), pitch);
         for (int g = 0; g < groups.size() && left > 0; g++) {
             if (g > 0) {
                 bead(section, worked, bead);
@@ -229,7 +231,7 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
     private void tab(Body section, WorkedBody worked) {
         double start = x + GAP;
         double pitch = worked.pitch().toMillimetres();
-        StitchRun run = new StitchRun(canvas, section.stitch(), worked.gauge(), cords(section), pitch);
+        StitchRun run = new StitchRun(canvas, centreLines, section.stitch(), worked.gauge(), cords(section), pitch);
         double at = start;
         List<Integer> groups = worked.groups();
         for (int g = 0; g < groups.size(); g++) {
@@ -353,6 +355,7 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
         Gauge gauge = new Gauge(working, Lanes.width(lanes) / lanes.size(), lanes.size(), Gauge.CoreLayout.FLAT);
         StitchRun run = new StitchRun(
                 canvas,
+                centreLines,
                 square,
                 gauge,
                 Map.of(Seat.WORKING, closing, Seat.CORE, List.of()),
@@ -462,6 +465,7 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
                     side * 2.2 * d,
                     () -> new StitchRun(
                                     leg,
+                                    centreLines,
                                     section.hitch(),
                                     gauge,
                                     Map.of(

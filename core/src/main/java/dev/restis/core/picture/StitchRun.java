@@ -34,14 +34,20 @@ final class StitchRun {
      * @param slots the cord of each strand in each place of the stitch, in the order of its paths
      * @param pitch body length of one repeat, millimetres
      */
-    StitchRun(Canvas canvas, Stitch stitch, Gauge gauge, Map<Seat, List<Integer>> slots, double pitch) {
+    StitchRun(
+            Canvas canvas,
+            CentreLines centreLines,
+            Stitch stitch,
+            Gauge gauge,
+            Map<Seat, List<Integer>> slots,
+            double pitch) {
         this.canvas = canvas;
         this.stitch = stitch;
         this.gauge = gauge;
         this.slots = slots;
         this.pitch = pitch;
         this.layout = Layout.of(stitch, gauge);
-        Optional<List<List<double[]>>> tight = TightLines.of(stitch, gauge.cores());
+        Optional<CentreLines.Lines> tight = centreLines.of(stitch, gauge);
         this.flat = tight.map(lines -> layout.tight(lines, pitch))
                 .orElseGet(() -> stitch.paths().stream()
                         .map(path -> path.waypoints().stream()

@@ -13,6 +13,7 @@ import dev.restis.core.stitch.PathElement.Bight;
 import dev.restis.core.stitch.Stitch.Cores;
 import dev.restis.core.stitch.Stitch.Layers;
 import dev.restis.core.stitch.Stitch.StrandPath;
+import java.util.ArrayList;
 import java.util.List;
 
 /** Stitches that knot strands around a core or each other. */
@@ -26,6 +27,14 @@ final class KnottedStitches {
     private static final double FREE_HALF_WIDTH = 0.75;
 
     private static final double FREE_LAYER = 0.8;
+    /** A diamond's anchors: how long it is, where they leave the middle and how far out they run, in diameters. */
+    private static final double DIAMOND = 7;
+
+    private static final double ANCHOR_FROM = 0.1;
+    private static final double ANCHOR_INNER = 0.35;
+    private static final double ANCHOR_OUTER = 3.3;
+    /** A double half hitch takes this much of its anchor. */
+    private static final double HITCH_LENGTH = 2.0;
 
     /**
      * The strand that starts on the low side, crosses in front of the core inside its partner's bend, and leaves on the
@@ -69,10 +78,19 @@ final class KnottedStitches {
             new Cores(1, 8, 1),
             CoreLayout.FLAT);
 
-    /** One winding of a coil whose axis lies beside its partner's, so that the two coils run through each other. */
+    /**
+     * From its place beside its partner in front around both, low behind its partner's bend, and up inside it. Tied again
+     * and again, each strand's bend holds the other's end.
+     */
     private static final StrandPath SNAKE_UPPER = PathBuilder.in(Seat.WORKING)
-            .does(new Across(2), coiled(0), coiled(1), coiled(2))
-            .does(new AroundPartner(1), coiled(3), coiled(4), coiled(5), coiled(6), coiled(7))
+            .does(new Across(2), wound(0, 180, 0.5), wound(0.31, 135, 0.8), wound(0.35, 90, 1.1))
+            .does(
+                    new AroundPartner(1),
+                    wound(0.15, 45, 1.5),
+                    wound(-0.15, 0, 1.7),
+                    wound(-0.38, -45, 1.3),
+                    wound(-0.31, -90, 0.7),
+                    wound(-0.08, -135, 0.45))
             .then(0);
 
     /** Two strands, each once around the other, without a core. */
@@ -93,13 +111,14 @@ final class KnottedStitches {
     private static final StrandPath SNAKE_OVER = PathBuilder.in(Seat.WORKING)
             .does(
                     new AroundCoreAnd(1),
-                    at(0.0, -1.2, 0.45),
-                    at(0.12, -0.4, 1.15),
-                    at(0.3, 0.7, 1.15),
-                    at(0.5, 1.7, 0.3),
-                    at(0.68, 1.6, -0.6),
-                    at(0.82, 0.3, -1.15),
-                    at(0.95, -1.0, -0.7))
+                    onCore(0, 180, 0.5),
+                    onCore(0.3, 135, 0.8),
+                    onCore(0.35, 90, 1.0),
+                    onCore(0.15, 45, 1.6),
+                    onCore(-0.15, 0, 2.0),
+                    onCore(-0.38, -45, 1.4),
+                    onCore(-0.31, -90, 0.6),
+                    onCore(-0.08, -135, 0.5))
             .then(0);
 
     /** The snake knot with cores inside: each strand around the cores and its partner. */
@@ -108,7 +127,7 @@ final class KnottedStitches {
             List.of(
                     SNAKE_OVER,
                     PathBuilder.in(Seat.WORKING)
-                            .follows(SNAKE_OVER, w -> w.turned().shifted(-0.5))
+                            .follows(SNAKE_OVER, Waypoint::turned)
                             .then(1)),
             Layers.working(1.5),
             Layers.of(1, 2.4),
@@ -117,18 +136,18 @@ final class KnottedStitches {
             new Cores(1, 4, 1),
             CoreLayout.PACKED);
 
+    /** In front around the core and its partner's run along the other edge, and back behind both. */
     private static final StrandPath INTERLOCK = PathBuilder.in(Seat.WORKING)
+            .does(new AroundCore(1), at(0.0, -1.7, 0.2), at(0.12, -0.9, 1.0), at(0.25, 0.9, 1.0))
             .does(
-                    new AroundCore(1),
-                    at(0.0, -1.7, 0.2),
-                    at(0.12, -0.9, 1.0),
-                    at(0.25, 0.9, 1.0),
-                    at(0.36, 1.7, 0),
-                    at(0.45, 0.8, -1.0),
-                    at(0.55, -0.9, -1.0))
-            .does(new Bight(), at(0.64, -1.8, -0.4), at(0.7, -2.2, 0.3))
-            .does(new Across(1), at(0.78, -2.1, 0.8))
-            .does(new Bight(), at(0.88, -1.9, 0.9), at(0.96, -1.75, 0.5))
+                    new Across(2),
+                    at(0.32, 2.2, 0.9),
+                    at(0.38, 2.8, 0),
+                    at(0.44, 2.2, -0.9),
+                    at(0.5, 0.9, -1.0),
+                    at(0.6, -0.9, -1.0),
+                    at(0.68, -1.7, -0.4),
+                    at(0.85, -1.7, 0))
             .then(0);
 
     /** Two colours, each a turn around the cores and hooked through the other's at both edges. */
@@ -202,23 +221,21 @@ final class KnottedStitches {
             new Cores(2, 2, 1),
             CoreLayout.FLAT);
 
-    /** Rows of double half hitches that run out from the middle and back: two anchors, four strands hitched to them. */
+    /** Double half hitches on two anchors that run out from the middle and back, and cross there; four strands hitched. */
     static final Stitch HITCHED_DIAMOND = new Stitch(
             "hitched-diamond",
             List.of(
                     anchor(1),
-                    PathBuilder.in(Seat.CORE)
-                            .follows(anchor(1), Waypoint::mirrored)
-                            .then(1),
-                    hitched(0.22, 0.78, 1.75, 0.67, 2),
-                    hitched(0.42, 0.58, 2.75, 1.75, 3),
+                    anchor(-1),
+                    hitched(0, 1.5, 0.5, 2),
+                    hitched(1, 2.6, 1.5, 3),
                     PathBuilder.in(Seat.WORKING)
-                            .follows(hitched(0.22, 0.78, 1.75, 0.67, 2), Waypoint::mirrored)
+                            .follows(hitched(0, 1.5, 0.5, 2), Waypoint::mirrored)
                             .then(4),
                     PathBuilder.in(Seat.WORKING)
-                            .follows(hitched(0.42, 0.58, 2.75, 1.75, 3), Waypoint::mirrored)
+                            .follows(hitched(1, 2.6, 1.5, 3), Waypoint::mirrored)
                             .then(5)),
-            Layers.working(7),
+            Layers.working(DIAMOND),
             Layers.of(1, 2),
             Layers.working(6),
             0,
@@ -242,9 +259,18 @@ final class KnottedStitches {
         return at(along, across, z / FREE_LAYER);
     }
 
-    private static Waypoint coiled(int eighth) {
-        double angle = Math.PI / 4 * eighth;
-        return free(eighth / 8.0, -0.55 + 1.05 * Math.cos(angle), 1.05 * Math.sin(angle));
+    /** A point of a stitch without straight cores, {@code radius} diameters off the axis. */
+    private static Waypoint wound(double along, double degrees, double radius) {
+        double angle = Math.toRadians(degrees);
+        return free(along, radius * Math.cos(angle), radius * Math.sin(angle));
+    }
+
+    /** A point {@code out} diameters off the surface of a core of one strand; a thicker core pushes it out. */
+    private static Waypoint onCore(double along, double degrees, double out) {
+        double angle = Math.toRadians(degrees);
+        double y = (0.5 + out) * Math.cos(angle);
+        double across = Math.abs(y) <= 0.5 ? y / 0.5 : Math.signum(y) * (0.5 + Math.abs(y));
+        return at(along, across, (0.5 + out) * Math.sin(angle));
     }
 
     private static StrandPath straight(double y, int next) {
@@ -273,40 +299,51 @@ final class KnottedStitches {
         return free(from + w.along() / 2, middle + w.across(), w.level());
     }
 
-    private static StrandPath anchor(double side) {
+    /** The two anchors change sides wherever they cross, the one that goes to the right always in front. */
+    private static StrandPath anchor(int side) {
         return PathBuilder.in(Seat.CORE)
                 .does(
                         new Along(1, 1.35),
-                        at(0.02, side * 0.5, 0.3),
-                        at(0.25, side * 1.6, 0),
-                        at(0.5, side * 3.1, 0),
-                        at(0.75, side * 1.6, 0),
-                        at(0.98, side * 0.5, -0.3))
-                .then(side > 0 ? 0 : 1);
+                        free(0, 0, side * 0.55),
+                        free(0.06, side * 0.6, side * 0.2),
+                        free(0.25, side * (ANCHOR_INNER + ANCHOR_OUTER) / 2, 0),
+                        free(0.46, side * (ANCHOR_OUTER - 0.2), 0),
+                        free(0.5, side * ANCHOR_OUTER, 0),
+                        free(0.54, side * (ANCHOR_OUTER - 0.2), 0),
+                        free(0.75, side * (ANCHOR_INNER + ANCHOR_OUTER) / 2, 0),
+                        free(0.94, side * 0.6, -side * 0.2))
+                .then(side > 0 ? 1 : 0);
     }
 
-    /** Hitched at {@code first} and {@code second}; it stands at {@code outer} before and after, at {@code inner} between. */
-    private static StrandPath hitched(double first, double second, double outer, double inner, int next) {
+    /** Hitched on the anchor's way out and on its way back; it stands at {@code outer}, and between at {@code inner}. */
+    private static StrandPath hitched(int place, double outer, double inner, int next) {
         return PathBuilder.in(Seat.WORKING)
-                .does(new Along(0.28, 1), at(0.0, outer, 0), at(first - 0.12, outer, -0.3))
-                .does(new AroundOuterCore(2), hitch(first, outer, inner))
-                .does(new Along(0.2, 1), at(0.5, inner, 0))
-                .does(new AroundOuterCore(2), hitch(second, inner, outer))
-                .does(new Along(0.28, 1), at(0.99, outer, 0))
+                .does(new Along(0.28, 1), free(0, outer, -0.5))
+                .does(new AroundOuterCore(2), hitch(place, 1))
+                .does(new Along(0.2, 1), free(0.5, inner, 0))
+                .does(new AroundOuterCore(2), hitch(place, -1))
+                .does(new Along(0.28, 1), free(0.98, outer, -0.5))
                 .then(next);
     }
 
-    /** Twice around the anchor, from behind to the front and through its own loop. */
-    private static Waypoint[] hitch(double at, double from, double to) {
-        double middle = (from + to) / 2;
-        return new Waypoint[] {
-            at(at - 0.06, middle + 0.35, 1.0),
-            at(at - 0.02, middle - 0.45, 0.9),
-            at(at + 0.03, middle - 0.4, -0.8),
-            at(at - 0.02, middle + 0.5, -0.8),
-            at(at + 0.01, middle + 0.65, 1.0),
-            at(at + 0.06, middle - 0.2, 1.0),
-            at(at + 0.09, to, -0.5)
-        };
+    /**
+     * Two turns around the anchor while passing from one side of it to the other, first behind it; {@code way} is 1 where
+     * the anchor runs out from the middle, and -1 where it comes back.
+     */
+    private static Waypoint[] hitch(int place, int way) {
+        double length = Math.hypot(DIAMOND / 2 - ANCHOR_FROM, ANCHOR_OUTER - ANCHOR_INNER);
+        double alongX = (DIAMOND / 2 - ANCHOR_FROM) / length;
+        double alongY = (ANCHOR_OUTER - ANCHOR_INNER) / length;
+        double centre = length * (1 + 2 * place) / 4;
+        List<Waypoint> points = new ArrayList<>();
+        for (int quarter = 0; quarter <= 10; quarter++) {
+            double at = centre + way * (quarter - 5) * HITCH_LENGTH / 10;
+            double angle = Math.PI / 2 * quarter;
+            double off = way * Math.cos(angle);
+            double x = ANCHOR_FROM + at * alongX - off * alongY;
+            double y = ANCHOR_INNER + at * alongY + off * alongX;
+            points.add(free((way > 0 ? x : DIAMOND - x) / DIAMOND, y, -Math.sin(angle)));
+        }
+        return points.toArray(Waypoint[]::new);
     }
 }

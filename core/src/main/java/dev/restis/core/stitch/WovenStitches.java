@@ -88,6 +88,17 @@ final class WovenStitches {
             new Cores(2, 4, 2),
             CoreLayout.FLAT);
 
+    /** A turn and a half around an edge strand: along, across and level, counted from where the wave turns. */
+    private static final double[][] EDGE_HITCH = {
+        {-0.1, 3.1, -1.2},
+        {-0.08, 4.0, 0},
+        {-0.03, 3.1, 1.2},
+        {0, 2.3, 0},
+        {0.03, 3.1, -1.2},
+        {0.08, 4.0, 0},
+        {0.1, 3.1, 1.2}
+    };
+
     static final Stitch BRAID_THREE = new Stitch(
             "braid-three",
             waves(3, 1.0, THREE_LAY, 2),
@@ -170,12 +181,21 @@ final class WovenStitches {
             new Cores(2, 2, 1),
             CoreLayout.FLAT);
 
+    /** From behind through the partner's last loop, woven across, around, woven back, and out through that loop again. */
     private static final StrandPath SLIPPED = PathBuilder.in(Seat.WORKING)
-            .does(new Weave(1), at(0.0, -1.6, 0), at(0.12, -0.5, 1.0), at(0.24, 0.5, -1.0))
-            .does(new Bight(), at(0.34, 1.5, -0.2), at(0.45, 1.9, 0.4))
-            .does(new Weave(1), at(0.55, 1.0, 0.9), at(0.65, 0.3, 1.1), at(0.75, -0.6, 1.0))
-            .does(new Bight(), at(0.85, -1.5, 0.5))
-            .does(new Along(1, 1), at(0.97, -1.7, 0.1))
+            .does(
+                    new Weave(1),
+                    at(-0.75, -2.0, -1.0),
+                    at(-0.55, -2.0, -1.0),
+                    at(-0.53, -1.7, 0.5),
+                    at(-0.3, -1.3, 0.8),
+                    at(-0.06, -0.5, 1.0),
+                    at(-0.06, 0.5, -1.0))
+            .does(new Bight(), at(-0.2, 1.5, -0.6))
+            .does(new Across(1), at(0.05, 2.4, 0.2), at(0.2, 1.5, -0.6))
+            .does(new Weave(1), at(0.06, 0.5, -1.0), at(0.06, -0.5, 1.0), at(-0.26, -1.3, 0.8), at(-0.46, -1.7, 0.5))
+            .does(new Bight(), at(-0.44, -2.0, -1.0))
+            .does(new Along(1, 1), at(-0.1, -2.0, -1.1))
             .then(0);
 
     /** Loops drawn through the one before, from alternate sides, woven through two cores. */
@@ -258,7 +278,7 @@ final class WovenStitches {
             Waypoint[] points = step(s, 5, 2.4, 4);
             PathBuilder path = PathBuilder.in(Seat.WORKING).does(new Along(1, FIVE_LAY), hitched(points));
             // A winding of five steps comes to each edge once.
-            if (Arrays.stream(points).anyMatch(w -> Math.abs(w.across()) > 2.35)) {
+            if (Arrays.stream(points).anyMatch(WovenStitches::turns)) {
                 path.does(new AroundSide(1)).does(new Across(1));
             }
             paths.add(path.then(2 + (s + 1) % 5));
@@ -266,13 +286,24 @@ final class WovenStitches {
         return paths;
     }
 
-    /** Where the wave turns it goes once around the edge strand. */
+    /** Where the wave turns it comes from behind, goes once around the edge strand, and leaves in front. */
     private static Waypoint[] hitched(Waypoint[] points) {
-        return Arrays.stream(points)
-                .map(w -> Math.abs(w.across()) > 2.35
-                        ? at(w.along(), Math.signum(w.across()) * 3.9, w.level() >= 0 ? 0.6 : -0.6)
-                        : w)
-                .toArray(Waypoint[]::new);
+        List<Waypoint> all = new ArrayList<>();
+        for (Waypoint w : points) {
+            if (turns(w)) {
+                double side = Math.signum(w.across());
+                for (double[] p : EDGE_HITCH) {
+                    all.add(at(w.along() + p[0], side * p[1], p[2]));
+                }
+            } else {
+                all.add(w);
+            }
+        }
+        return all.toArray(Waypoint[]::new);
+    }
+
+    private static boolean turns(Waypoint w) {
+        return Math.abs(w.across()) > 2.35;
     }
 
     /** The pair of the ladder, and three falls a side that take turns: one loops in each row, two run along. */

@@ -18,10 +18,14 @@ public record Cell(List<Strand> strands, double advance, double turn) {
      *
      * @param points a rough polyline, each point x, y, z; at least three
      * @param diameter of the cord
-     * @param weight how hard it is pulled; 1 for one that ties, more for one that stays straight
+     * @param weight how hard it is pulled; 1 for one that ties, more for one that stays straight, {@link #FIXED} for one
+     *     that does not move at all
      * @param next the strand that it goes on as
      */
     public record Strand(List<double[]> points, double diameter, double weight, int next) {
+
+        public static final double FIXED = Double.POSITIVE_INFINITY;
+
         public Strand {
             points = points.stream().map(double[]::clone).toList();
             if (points.size() < 3 || !(diameter > 0) || !(weight > 0)) {

@@ -74,7 +74,17 @@ final class Tension {
         if (listed(x)) {
             list(x);
         }
-        return lengths(x, gradient) + bends(x, gradient) + contacts(x, gradient);
+        double energy = lengths(x, gradient) + bends(x, gradient) + contacts(x, gradient);
+        for (int s = 0; s + 1 < rope.first.length; s++) {
+            if (fixed(s)) {
+                Arrays.fill(gradient, 3 * rope.first[s], 3 * rope.first[s + 1], 0);
+            }
+        }
+        return energy;
+    }
+
+    private boolean fixed(int strand) {
+        return rope.cell.strands().get(strand).weight() == Cell.Strand.FIXED;
     }
 
     private boolean listed(double[] x) {
@@ -196,6 +206,9 @@ final class Tension {
         double energy = 0;
         double[] b = new double[3];
         for (int s = 0; s + 1 < rope.first.length; s++) {
+            if (fixed(s)) {
+                continue;
+            }
             double weight = rope.cell.strands().get(s).weight();
             int count = rope.first[s + 1] - rope.first[s];
             double[] length = new double[count];
