@@ -22,6 +22,8 @@ const PatternsPage = lazy(() => import('../features/patterns/PatternsPage'));
 const PatternPage = lazy(() => import('../features/patterns/PatternPage'));
 const EditorPage = lazy(() => import('../features/patterns/EditorPage'));
 const ReadPage = lazy(() => import('../features/patterns/EditorPage').then((m) => ({ default: m.ReadPage })));
+const StitchesPage = lazy(() => import('../features/patterns/StitchesPage'));
+const StitchPage = lazy(() => import('../features/patterns/StitchPage'));
 const MeasuresPage = lazy(() => import('../features/measures/MeasuresPage'));
 const StockPage = lazy(() => import('../features/stock/StockPage'));
 const CostsPage = lazy(() => import('../features/costs/CostsPage'));
@@ -83,6 +85,8 @@ function Inside() {
                 <Route path="/patterns/read" element={<ReadPage />} />
                 <Route path="/patterns/:code" element={<PatternPage />} />
                 <Route path="/patterns/:code/edit" element={<EditorPage />} />
+                <Route path="/stitches" element={<StitchesPage />} />
+                <Route path="/stitches/new" element={<StitchPage />} />
                 <Route path="/stock" element={<StockPage />} />
                 <Route path="/costs" element={<CostsPage />} />
                 <Route path="/measures" element={<MeasuresPage />} />

@@ -1,5 +1,6 @@
 import type { Schemas } from '../api/client';
 import classes from './PiecePicture.module.css';
+import { PullingNote } from './PullingNote';
 import { RuledEdge } from './RuledEdge';
 
 /** The piece from its pattern's strands, drawn by the server, over a ruler that starts where the body starts. */
@@ -15,6 +16,7 @@ export function PiecePicture({ picture, alt }: { picture: Schemas['PictureView']
         height={picture.heightMm}
         style={{ aspectRatio: `${picture.widthMm} / ${picture.heightMm}` }}
       />
+      <PullingNote pulling={picture.pulling} />
     </figure>
   );
 }

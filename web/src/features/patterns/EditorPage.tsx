@@ -129,6 +129,10 @@ function Editor({ start, before }: { start: Definition; before: number }) {
       .map((p) => `${p.message} ${p.remedy}`);
   const one = (field: string) =>
     said(field, true)[0] ?? (keep.error instanceof ProblemError ? keep.error.field(field) : undefined);
+  const place = (field: string) => {
+    const [, list = '', index] = /^(sections|roles|cords|hardware)\[(\d+)\]/.exec(field) ?? [];
+    return list && t('editor.place', { list: t(`editor.list.${list}`), number: Number(index) + 1 });
+  };
   const save = () =>
     keep.mutate(
       { json: JSON.stringify(now), before },
@@ -209,13 +213,11 @@ function Editor({ start, before }: { start: Definition; before: number }) {
                     {t('editor.cannot', { count: problems.length })}
                   </Text>
                 )}
-                {problems
-                  .filter((p) => !/^(sections|roles|cords|hardware)\[/.test(p.field))
-                  .map((p) => (
-                    <Text key={p.field + p.code} c="var(--act)" size="sm" role="alert">
-                      {p.message} {p.remedy}
-                    </Text>
-                  ))}
+                {problems.map((p) => (
+                  <Text key={p.field + p.code} c="var(--act)" size="sm" role="alert">
+                    {place(p.field)} {p.message} {p.remedy}
+                  </Text>
+                ))}
                 {!(trial.error instanceof ProblemError && trial.error.problem.fields) && (
                   <ProblemNote error={trial.error} />
                 )}

@@ -13,7 +13,16 @@ import classes from './PatternsPage.module.css';
 
 type Pattern = Schemas['PatternView'];
 
-const FILTERS = ['kind', 'closure', 'gauge', 'stitch'] as const;
+const FILTERS = ['kind', 'closure', 'gauge', 'stitch', 'width', 'time'] as const;
+/** Upper ends of the classes that widths and times are put in; what is above the last is in a class of its own. */
+const WIDTHS_UM = [5_000, 8_000, 12_000, 20_000];
+const MINUTES = [15, 30, 45, 60];
+
+/** The class of a value: its upper end, or "more". */
+const classOf = (value: number, ends: number[]): string => String(ends.find((end) => value <= end) ?? 'more');
+const isMore = (value: string) => value === 'more';
+const NUMERIC: ReadonlySet<string> = new Set(['gauge', 'width', 'time']);
+const rank = (value: string) => (isMore(value) ? Number.POSITIVE_INFINITY : Number(value));
 
 /** The book: every pattern with its picture, to be found by what it is, how it closes and what it is made of. */
 export default function PatternsPage() {
@@ -37,6 +46,8 @@ export default function PatternsPage() {
       closure: [pattern.closure],
       gauge: pattern.cords.map((c) => String(c.gaugeUm)),
       stitch: pattern.stitches,
+      width: [classOf(pattern.widthUm, WIDTHS_UM)],
+      time: [classOf(pattern.minutes, MINUTES)],
     })[filter];
   const word = (filter: (typeof FILTERS)[number], value: string) =>
     ({
@@ -44,6 +55,14 @@ export default function PatternsPage() {
       closure: () => t(`closure.${value}`),
       gauge: () => formatLength(Number(value), units, 'part'),
       stitch: () => stitchName(t, value),
+      width: () =>
+        isMore(value)
+          ? t('patterns.over', { end: formatLength(Math.max(...WIDTHS_UM), units, 'part') })
+          : t('patterns.upTo', { end: formatLength(Number(value), units, 'part') }),
+      time: () =>
+        isMore(value)
+          ? t('patterns.over', { end: t('patterns.minutes', { count: Math.max(...MINUTES) }) })
+          : t('patterns.upTo', { end: t('patterns.minutes', { count: Number(value) }) }),
     })[filter]();
   const words = (search.get('q') ?? '').toLowerCase();
   return (
@@ -51,6 +70,9 @@ export default function PatternsPage() {
       title={t('nav.patterns')}
       actions={
         <>
+          <Button component={Link} to="/stitches" variant="default">
+            {t('stitches.title')}
+          </Button>
           <Button component={Link} to="/patterns/read" variant="default">
             {t('patterns.read')}
           </Button>
@@ -82,11 +104,11 @@ export default function PatternsPage() {
                     label={t(`patterns.filter.${filter}`)}
                     placeholder={t('patterns.any')}
                     clearable
-                    w={filter === 'gauge' ? 120 : 180}
+                    w={NUMERIC.has(filter) ? 120 : 170}
                     value={search.get(filter)}
                     onChange={(value) => set(filter, value)}
                     data={[...new Set(all.flatMap((p) => values(p, filter)))]
-                      .sort((a, b) => (filter === 'gauge' ? Number(a) - Number(b) : 0))
+                      .sort((a, b) => (NUMERIC.has(filter) ? rank(a) - rank(b) : 0))
                       .map((value) => ({ value, label: word(filter, value) }))}
                   />
                 ))}
@@ -115,7 +137,8 @@ export default function PatternsPage() {
                       <Text fw={600}>{p.name}</Text>
                       <Text size="sm" c="dimmed">
                         {t(`closure.${p.closure}`)} · <Length um={p.widthUm} kind="part" />{' '}
-                        {t('patterns.wide')} · {t('patterns.strands', { count: p.strands })}
+                        {t('patterns.wide')} · {t('patterns.strands', { count: p.strands })} ·{' '}
+                        {t('patterns.about', { count: p.minutes })}
                         {!p.shipped && ` · ${t('patterns.own', { version: p.version })}`}
                       </Text>
                     </Link>

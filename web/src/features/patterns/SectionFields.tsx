@@ -126,14 +126,11 @@ function Field({ label, kind, value, onChange, definition, vocabulary }: FieldPr
     case 'stitch': {
       const own = objectOf(value);
       return choice(
-        [
-          ...stitches,
-          ...vocabulary.ownStitches.map((o) => ({ value: `own:${o.stitch.code}`, label: o.name })),
-        ],
+        [...stitches, ...vocabulary.ownStitches.map((o) => ({ value: `own:${o.code}`, label: o.name }))],
         typeof value === 'string' ? value : `own:${textOf(own.code)}`,
         (chosen) => {
-          const measured = vocabulary.ownStitches.find((o) => `own:${o.stitch.code}` === chosen);
-          onChange(measured ? { ...measured.stitch } : chosen);
+          const kept = vocabulary.ownStitches.find((o) => `own:${o.code}` === chosen);
+          onChange(kept ? (kept.stitch as Record<string, Value>) : chosen);
         },
       );
     }

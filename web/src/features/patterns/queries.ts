@@ -1,5 +1,6 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
+import { askAgain } from '../../shared/pulling';
 
 export const definitionQuery = (code: string) =>
   queryOptions({
@@ -21,9 +22,41 @@ export const trialQuery = (json: string) =>
     queryKey: ['patterns', 'trial', json],
     queryFn: () => ask(api.POST('/api/patterns/trial', { body: { json, before: 0 } })),
     placeholderData: (before: Schemas['TrialView'] | undefined) => before,
+    refetchInterval: ({ state }) => askAgain(state.data?.sample?.picture.pulling),
     retry: false,
     gcTime: 30_000,
   });
+
+export const stitchesQuery = queryOptions({
+  queryKey: ['patterns', 'stitches'],
+  queryFn: () => ask(api.GET('/api/stitches')),
+  refetchInterval: ({ state }) => askAgain(state.data?.flatMap((s) => s.pulling)),
+});
+
+export const stitchJsonQuery = (code: string) =>
+  queryOptions({
+    queryKey: ['patterns', 'stitches', code],
+    queryFn: () => ask(api.GET('/api/stitches/{code}/stitch.json', { params: { path: { code } } })),
+    gcTime: 0,
+  });
+
+export const stitchTrialQuery = (json: string) =>
+  queryOptions({
+    queryKey: ['patterns', 'stitch-trial', json],
+    queryFn: () => ask(api.POST('/api/stitches/trial', { body: { name: '', json } })),
+    placeholderData: (before: Schemas['StitchTrial'] | undefined) => before,
+    refetchInterval: ({ state }) => askAgain(state.data?.stitch?.pulling),
+    retry: false,
+    gcTime: 30_000,
+  });
+
+export function useKeepStitchPath() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Schemas['StitchInput']) => ask(api.POST('/api/stitches', { body })),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['patterns'] }),
+  });
+}
 
 export function useKeepPattern() {
   const client = useQueryClient();

@@ -34,6 +34,7 @@ export function PiecePanel({ piece, onOffer }: Props) {
       <Strands piece={piece} />
       <Fit fit={piece.fit} />
       <Cost piece={piece} />
+      <Time time={piece.time} />
       <Mind piece={piece} />
     </Stack>
   );
@@ -286,6 +287,34 @@ function Cost({ piece }: { piece: Piece }) {
             {t(`cost.${part}`)}
           </Text>
           <Money value={estimate[part]} />
+        </div>
+      ))}
+    </Group>
+  );
+}
+
+const SECONDS = 60;
+
+/** How long it should take, by what the hands do. */
+function Time({ time }: { time: Schemas['TimeView'] }) {
+  const { t } = useTranslation();
+  const minutes = (seconds: number) => t('patterns.minutes', { count: Math.round(seconds / SECONDS) });
+  return (
+    <Group gap="lg">
+      <div>
+        <Text size="xs" c="dimmed">
+          {t('time.total')}
+        </Text>
+        <Text size="sm" fw={600}>
+          {minutes(time.total)}
+        </Text>
+      </div>
+      {(['prepare', 'body', 'closure', 'finish'] as const).map((part) => (
+        <div key={part}>
+          <Text size="xs" c="dimmed">
+            {t(`time.${part}`)}
+          </Text>
+          <Text size="sm">{minutes(time[part])}</Text>
         </div>
       ))}
     </Group>

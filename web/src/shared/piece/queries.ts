@@ -1,5 +1,6 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
+import { askAgain } from '../pulling';
 
 export const patternsQuery = queryOptions({
   queryKey: ['patterns'],
@@ -18,5 +19,6 @@ export const workOutQuery = (choices: Schemas['PieceChoices'], quantity: number)
     queryKey: ['patterns', 'work-out', choices, quantity],
     queryFn: () => ask(api.POST('/api/patterns/work-out', { body: { choices, quantity } })),
     placeholderData: keepPreviousData,
+    refetchInterval: ({ state }) => askAgain(state.data?.piece?.picture.pulling),
     gcTime: 30_000,
   });

@@ -154,13 +154,25 @@ class PatternsTest extends RestisTest {
         assertThat(order.status()).as(order.text()).isEqualTo(201);
     }
 
-    /** Its usual length leaves no body; whoever asks for its picture is told, and the others stay in the book. */
     @Test
-    void aPatternThatCannotBeMadeAsItIsShownDoesNotCloseTheBook() throws Exception {
+    void aPatternThatCannotBeMadeAsItIsShownIsNotKept() throws Exception {
         ObjectNode own = definition("spiral-fob");
         own.put("code", "stub-fob").put("usualLength", "41 mm");
-        keep(own.toString(), 0);
         assertThat(trial(own.toString()).path("problems").toString()).contains("length.noBody");
+        Answer refused = tell("/api/patterns", input(own.toString(), 0));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.field("length").path("code").asString()).isEqualTo("length.noBody");
+        assertThat(ask("/api/patterns").text()).doesNotContain("stub-fob");
+    }
+
+    /** As when the house's sizes changed since: whoever asks for its picture is told, and the others stay in the book. */
+    @Test
+    void aPatternThatCannotBeMadeAnyMoreDoesNotCloseTheBook() throws Exception {
+        jdbc.sql("""
+                        insert into pattern_version (code, version, name, shipped, definition, created_at, created_by)
+                        select 'stub-fob', 1, 'Stub', false, definition || '{"code": "stub-fob", "usualLength": "41 mm"}', now(), 'Tove'
+                        from pattern_version where code = 'spiral-fob' and version = 1
+                        """).update();
         Answer book = ask("/api/patterns");
         assertThat(book.status()).as(book.text()).isEqualTo(200);
         assertThat(book.text()).contains("stub-fob");

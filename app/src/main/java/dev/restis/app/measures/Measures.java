@@ -252,7 +252,7 @@ public class Measures {
     public List<NamedStitch> ownStitches() {
         return jdbc.sql("""
                         select name, code, strands, cores, use_d, pitch_d, thickness_d, width_d
-                        from own_stitch order by name
+                        from own_stitch where definition is null order by name
                         """)
                 .query((row, n) -> new NamedStitch(
                         row.getString(1),
@@ -309,7 +309,7 @@ public class Measures {
                         values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
                         on conflict (code) do update set name = excluded.name, strands = excluded.strands,
                             cores = excluded.cores, use_d = excluded.use_d, pitch_d = excluded.pitch_d,
-                            thickness_d = excluded.thickness_d, width_d = excluded.width_d, at = excluded.at,
+                            thickness_d = excluded.thickness_d, width_d = excluded.width_d, definition = null, at = excluded.at,
                             who = excluded.who
                         """)
                 .params(

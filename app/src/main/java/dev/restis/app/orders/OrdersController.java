@@ -3,7 +3,6 @@ package dev.restis.app.orders;
 import dev.restis.app.orders.OrderImport.FileView;
 import dev.restis.app.orders.OrderImport.Mode;
 import dev.restis.app.orders.Orders.NewOrder;
-import dev.restis.app.patterns.PieceChip;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.platform.CsvText;
 import dev.restis.app.platform.Made;
@@ -119,6 +118,6 @@ class OrdersController {
     ResponseEntity<String> chip(@PathVariable long line) {
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.maxAge(java.time.Duration.ofHours(1)).cachePrivate())
-                .body(PieceChip.svg(desk.sit().workOut(pieces.specOf(line))));
+                .body(desk.chip(pieces.specOf(line)));
     }
 }

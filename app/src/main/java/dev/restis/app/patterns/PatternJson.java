@@ -1,6 +1,8 @@
 package dev.restis.app.patterns;
 
+import com.fasterxml.jackson.annotation.JsonFormat;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonPropertyOrder;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import dev.restis.app.platform.Problems.Rejected;
@@ -13,15 +15,20 @@ import dev.restis.core.pattern.Section;
 import dev.restis.core.pattern.Section.Extent;
 import dev.restis.core.pattern.Section.StopperKind;
 import dev.restis.core.stitch.OwnStitch;
+import dev.restis.core.stitch.PathElement;
 import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitches;
+import dev.restis.core.stitch.Waypoint;
+import java.util.Map;
 import java.util.stream.Collectors;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
+import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.ValueDeserializer;
 import tools.jackson.databind.ValueSerializer;
@@ -40,27 +47,55 @@ final class PatternJson {
         return MAPPER.writeValueAsString(pattern);
     }
 
+    static String write(Stitch stitch) {
+        return MAPPER.writeValueAsString(stitch);
+    }
+
+    /** With its path, also where it is one of the library's. */
+    static String writePath(Stitch stitch) {
+        return MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(StitchText.of(stitch));
+    }
+
+    /** A stitch as patterns hold it. */
+    static Map<String, Object> tree(Stitch stitch) {
+        return MAPPER.readValue(MAPPER.writeValueAsString(stitch), new TypeReference<>() {});
+    }
+
+    /** Reads a stitch that was kept. */
+    static Stitch readStitch(String json) {
+        return read(json, Stitch.class, "stitch");
+    }
+
+    /** Reads a stitch with a path of its own, or says where and why the text is none. */
+    static Stitch readPath(String json) {
+        return read(json, StitchText.class, "stitch").stitch();
+    }
+
     static String writePretty(Pattern pattern) {
         return MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(pattern);
     }
 
     /** Reads a pattern, or says where and why the text is none. */
     static Pattern read(String json) {
+        return read(json, Pattern.class, "pattern");
+    }
+
+    private static <T> T read(String json, Class<T> type, String field) {
         if (json.length() > LONGEST) {
-            throw new Rejected(Fault.of("pattern", "tooLong", LONGEST));
+            throw new Rejected(Fault.of(field, "tooLong", LONGEST));
         }
         try {
-            Pattern pattern = MAPPER.readValue(json, Pattern.class);
-            if (pattern == null) {
-                throw new Rejected(Fault.of("pattern", "pattern.json", "it is empty"));
+            T value = MAPPER.readValue(json, type);
+            if (value == null) {
+                throw new Rejected(Fault.of(field, "pattern.json", "it is empty"));
             }
-            return pattern;
+            return value;
         } catch (JacksonException e) {
-            throw new Rejected(fault(e));
+            throw new Rejected(fault(e, field));
         }
     }
 
-    private static Fault fault(JacksonException e) {
+    private static Fault fault(JacksonException e, String field) {
         String path = e.getPath().stream()
                 .map(r -> r.getPropertyName() == null ? "[" + r.getIndex() + "]" : "." + r.getPropertyName())
                 .collect(Collectors.joining())
@@ -74,7 +109,7 @@ final class PatternJson {
         String plain = cause instanceof NullPointerException
                 ? "a part is missing"
                 : first.replaceAll("`[^`]*\\.([A-Za-z$]+)`", "$1").replaceAll("\\(class [^)]*\\)", "");
-        return Fault.of(path.isEmpty() ? "pattern" : path, "pattern.json", plain);
+        return Fault.of(path.isEmpty() ? field : path, "pattern.json", plain);
     }
 
     private static JsonMapper mapper() {
@@ -88,6 +123,8 @@ final class PatternJson {
                 .addMixIn(Section.class, SectionKinds.class)
                 .addMixIn(Extent.class, ExtentKinds.class)
                 .addMixIn(StopperKind.class, StopperKinds.class)
+                .addMixIn(PathElement.class, ElementKinds.class)
+                .addMixIn(Waypoint.class, PointOfThree.class)
                 .changeDefaultPropertyInclusion(i -> i.withValueInclusion(JsonInclude.Include.NON_ABSENT))
                 .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                 .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
@@ -130,6 +167,27 @@ final class PatternJson {
     })
     private interface StopperKinds {}
 
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "element")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = PathElement.AroundCore.class, name = "around-core"),
+        @JsonSubTypes.Type(value = PathElement.AroundGroup.class, name = "around-group"),
+        @JsonSubTypes.Type(value = PathElement.AroundCoreAnd.class, name = "around-core-and"),
+        @JsonSubTypes.Type(value = PathElement.AroundPartner.class, name = "around-partner"),
+        @JsonSubTypes.Type(value = PathElement.AroundSide.class, name = "around-side"),
+        @JsonSubTypes.Type(value = PathElement.AroundOuterCore.class, name = "around-outer-core"),
+        @JsonSubTypes.Type(value = PathElement.Bight.class, name = "bight"),
+        @JsonSubTypes.Type(value = PathElement.Across.class, name = "across"),
+        @JsonSubTypes.Type(value = PathElement.Weave.class, name = "weave"),
+        @JsonSubTypes.Type(value = PathElement.Measured.class, name = "measured"),
+        @JsonSubTypes.Type(value = PathElement.Along.class, name = "along")
+    })
+    private interface ElementKinds {}
+
+    /** Along, across and level, in this order. */
+    @JsonFormat(shape = JsonFormat.Shape.ARRAY)
+    @JsonPropertyOrder({"along", "across", "level"})
+    private interface PointOfThree {}
+
     private static final class LengthWriter extends ValueSerializer<Length> {
         @Override
         public void serialize(Length value, JsonGenerator json, SerializationContext context) {
@@ -151,8 +209,14 @@ final class PatternJson {
     private static final class StitchWriter extends ValueSerializer<Stitch> {
         @Override
         public void serialize(Stitch value, JsonGenerator json, SerializationContext context) {
-            OwnStitch.of(value)
-                    .ifPresentOrElse(own -> context.writeValue(json, own), () -> json.writeString(value.code()));
+            if (Stitches.byCode(value.code()).isPresent()) {
+                json.writeString(value.code());
+            } else {
+                OwnStitch.of(value)
+                        .ifPresentOrElse(
+                                own -> context.writeValue(json, own),
+                                () -> context.writeValue(json, StitchText.of(value)));
+            }
         }
     }
 
@@ -160,7 +224,10 @@ final class PatternJson {
         @Override
         public Stitch deserialize(JsonParser json, DeserializationContext context) {
             if (json.currentToken() == JsonToken.START_OBJECT) {
-                return context.readValue(json, OwnStitch.class).stitch();
+                JsonNode node = context.readTree(json);
+                return node.has("paths")
+                        ? context.readTreeAsValue(node, StitchText.class).stitch()
+                        : context.readTreeAsValue(node, OwnStitch.class).stitch();
             }
             String code = json.getValueAsString("");
             return Stitches.byCode(code)

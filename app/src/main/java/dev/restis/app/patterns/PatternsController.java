@@ -1,9 +1,9 @@
 package dev.restis.app.patterns;
 
-import dev.restis.app.measures.Measures;
 import dev.restis.app.platform.FaultWords;
 import dev.restis.app.platform.FieldProblem;
 import dev.restis.app.platform.Problems.NotFound;
+import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.core.cord.Hardware;
 import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.Section;
@@ -43,6 +43,7 @@ class PatternsController {
      *
      * @param widthUm of its body in the usual cords
      * @param strands how many strands are cut for one
+     * @param minutes to make one by starting values, rounded up
      */
     record PatternView(
             String code,
@@ -57,7 +58,8 @@ class PatternsController {
             long usualLengthUm,
             long widthUm,
             long thicknessUm,
-            int strands) {}
+            int strands,
+            long minutes) {}
 
     record WorkOutRequest(PieceChoices choices, int quantity) {}
 
@@ -80,20 +82,20 @@ class PatternsController {
     private final PieceDesk desk;
     private final PatternShelf shelf;
     private final Samples samples;
-    private final Measures measures;
+    private final StitchShelf stitches;
     private final FaultWords words;
 
-    PatternsController(PieceDesk desk, PatternShelf shelf, Samples samples, Measures measures, FaultWords words) {
+    PatternsController(PieceDesk desk, PatternShelf shelf, Samples samples, StitchShelf stitches, FaultWords words) {
         this.desk = desk;
         this.shelf = shelf;
         this.samples = samples;
-        this.measures = measures;
+        this.stitches = stitches;
         this.words = words;
     }
 
     @GetMapping
     List<PatternView> patterns() {
-        return shelf.latest().values().stream().map(samples::view).toList();
+        return samples.views(shelf.latest().values());
     }
 
     @PostMapping("/work-out")
@@ -115,10 +117,7 @@ class PatternsController {
     /** The whole piece in its usual colours, its long parts shortened. */
     @GetMapping(value = "/{code}/card.svg", produces = "image/svg+xml")
     ResponseEntity<String> card(@PathVariable String code) {
-        return ResponseEntity.ok()
-                .header("Cache-Control", "private, max-age=300")
-                .contentType(MediaType.valueOf("image/svg+xml"))
-                .body(samples.svg(latest(code).pattern(), Detail.CARD));
+        return Drawn.picture(samples.svg(latest(code).pattern(), Detail.CARD));
     }
 
     /** The picture to scale, to keep. */
@@ -154,7 +153,7 @@ class PatternsController {
     /** The words that patterns are composed of. */
     record VocabularyView(
             List<String> stitches,
-            List<Measures.NamedStitch> ownStitches,
+            List<StitchShelf.OwnView> ownStitches,
             List<Seat> seats,
             List<Section.KnotKind> knots,
             List<Section.Hitch> hitches,
@@ -166,7 +165,7 @@ class PatternsController {
     VocabularyView vocabulary() {
         return new VocabularyView(
                 Stitches.all().stream().map(Stitch::code).toList(),
-                measures.ownStitches(),
+                stitches.own(),
                 List.of(Seat.values()),
                 List.of(Section.KnotKind.values()),
                 List.of(Section.Hitch.values()),
@@ -189,7 +188,10 @@ class PatternsController {
     @ResponseStatus(HttpStatus.CREATED)
     Kept keep(@RequestBody DefinitionInput body) {
         Pattern pattern = PatternJson.read(body.json());
-        return new Kept(pattern.code(), shelf.keep(pattern, body.before()));
+        return samples.tryOut(pattern)
+                .fold(piece -> new Kept(pattern.code(), shelf.keep(pattern, body.before())), faults -> {
+                    throw new Rejected(faults);
+                });
     }
 
     @DeleteMapping("/{code}")

@@ -13,6 +13,7 @@ import dev.restis.core.cost.PieceCost;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.HardwareSlot;
+import dev.restis.core.picture.PictureDrawer.Detail;
 import dev.restis.core.piece.MarginPolicy;
 import dev.restis.core.piece.PieceRequest;
 import dev.restis.core.piece.PieceWorker;
@@ -40,8 +41,10 @@ public class PieceDesk {
     private final Workshop workshop;
     private final Measures measures;
     private final PatternShelf shelf;
+    private final CentreLineShelf lines;
 
-    PieceDesk(Articles articles, Workshop workshop, Measures measures, PatternShelf shelf) {
+    PieceDesk(Articles articles, Workshop workshop, Measures measures, PatternShelf shelf, CentreLineShelf lines) {
+        this.lines = lines;
         this.articles = articles;
         this.workshop = workshop;
         this.measures = measures;
@@ -50,7 +53,16 @@ public class PieceDesk {
 
     /** A sitting at the desk: articles, patterns and the house's rules are read once for many pieces. */
     public Sitting sit() {
-        return new Sitting(articles.all(), workshop.margin(), measures.house(), shelf);
+        return new Sitting(articles.all(), workshop.margin(), measures.house(), shelf, lines);
+    }
+
+    /** The smallest picture of a piece: a few repeats of its body, to be told apart in a list. */
+    public String chip(PieceSpec spec) {
+        Sitting sitting = sit();
+        Worked worked = sitting.workOut(spec);
+        return PieceView.picture(
+                        worked.piece(), worked.colours(), worked.hardwareColours(), Detail.CHIP, sitting.drawing())
+                .svg();
     }
 
     /** Either what was understood, or every field that was not. */
@@ -108,8 +120,15 @@ public class PieceDesk {
         private final Measures.House house;
         private final PatternShelf shelf;
         private final Map<String, Shelved> latest;
+        private final CentreLineShelf lines;
 
-        private Sitting(List<Article> all, MarginPolicy margin, Measures.House house, PatternShelf shelf) {
+        private Sitting(
+                List<Article> all,
+                MarginPolicy margin,
+                Measures.House house,
+                PatternShelf shelf,
+                CentreLineShelf lines) {
+            this.lines = lines;
             this.byCode = all.stream().collect(Collectors.toMap(Article::code, Function.identity()));
             this.byId = all.stream().collect(Collectors.toMap(Article::id, Function.identity()));
             this.margin = margin;
@@ -172,6 +191,10 @@ public class PieceDesk {
                         .forEach(slots::add);
             }
             return slots;
+        }
+
+        CentreLineShelf.Drawing drawing() {
+            return lines.drawing();
         }
 
         /** All articles there are. */

@@ -13,6 +13,7 @@ import dev.restis.core.picture.PictureDrawer.Detail;
 import dev.restis.core.picture.SvgWriter;
 import dev.restis.core.piece.Caution;
 import dev.restis.core.piece.Check;
+import dev.restis.core.piece.MakingTime;
 import dev.restis.core.piece.PieceFit;
 import dev.restis.core.piece.TakeUp;
 import dev.restis.core.piece.WorkedBody;
@@ -42,7 +43,20 @@ public record PieceView(
         List<ThreadView> threading,
         List<Caution> cautions,
         CostView estimate,
+        TimeView time,
         PictureView picture) {
+
+    /** How long it should take to make, seconds; {@code total} is the sum of the others. */
+    public record TimeView(long prepare, long body, long closure, long finish, long total) {
+        static TimeView of(MakingTime time) {
+            return new TimeView(
+                    time.prepare().toSeconds(),
+                    time.body().toSeconds(),
+                    time.closure().toSeconds(),
+                    time.finish().toSeconds(),
+                    time.total().toSeconds());
+        }
+    }
 
     public record TermView(String code, long count, long eachUm, long totalUm) {}
 
@@ -152,9 +166,32 @@ public record PieceView(
      * @param fromMm where the measured length starts along the width
      * @param toMm where it ends
      * @param shortened whether long parts are left out, so that it cannot be measured
+     * @param pulling stitches that are drawn from other lines than their own
      */
     public record PictureView(
-            String svg, double widthMm, double heightMm, double fromMm, double toMm, boolean shortened) {}
+            String svg,
+            double widthMm,
+            double heightMm,
+            double fromMm,
+            double toMm,
+            boolean shortened,
+            List<PullingView> pulling) {}
+
+    /** How far a stitch's lines have come. */
+    public enum PullState {
+        WAITING,
+        RUNNING,
+        KNOT,
+        NO_KNOT
+    }
+
+    /**
+     * A stitch in a picture that is not drawn from lines of its own.
+     *
+     * @param progress share that is done, 0 to 1
+     * @param reason why it is no knot: slips, simpler or crosses; else empty
+     */
+    public record PullingView(String stitch, PullState state, double progress, String reason) {}
 
     /** Shows a piece of which {@code quantity} are wanted; stock is judged for all of them. */
     public static PieceView of(PieceDesk.Sitting sitting, PieceDesk.Worked worked, int quantity) {
@@ -185,7 +222,8 @@ public record PieceView(
                 threading(piece),
                 piece.cautions(),
                 CostView.of(worked.estimate()),
-                picture(worked, Detail.FULL));
+                TimeView.of(MakingTime.of(piece)),
+                picture(piece, worked.colours(), worked.hardwareColours(), Detail.FULL, sitting.drawing()));
     }
 
     private static CheckView check(PieceDesk.Sitting sitting, PieceDesk.Worked worked, Check check) {
@@ -197,19 +235,21 @@ public record PieceView(
                 check.code(), check.verdict(), micrometres(check.lengths()), check.numbers(), subject, offers);
     }
 
-    static PictureView picture(PieceDesk.Worked worked, Detail detail) {
-        return picture(worked.piece(), worked.colours(), worked.hardwareColours(), detail);
-    }
-
-    static PictureView picture(WorkedPiece piece, List<String> colours, List<String> hardware, Detail detail) {
-        Picture picture = PictureDrawer.draw(piece, detail);
+    static PictureView picture(
+            WorkedPiece piece,
+            List<String> colours,
+            List<String> hardware,
+            Detail detail,
+            CentreLineShelf.Drawing lines) {
+        Picture picture = PictureDrawer.draw(piece, detail, lines);
         return new PictureView(
                 SvgWriter.write(picture, colours, hardware),
                 picture.width(),
                 picture.height(),
                 picture.from(),
                 picture.to(),
-                picture.shortened());
+                picture.shortened(),
+                lines.pulling());
     }
 
     private static List<ThreadView> threading(WorkedPiece piece) {

@@ -15,19 +15,18 @@ import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.pattern.HardwareSlot;
 import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.Section;
-import dev.restis.core.picture.PictureDrawer;
 import dev.restis.core.picture.PictureDrawer.Detail;
-import dev.restis.core.picture.SvgWriter;
+import dev.restis.core.piece.MakingTime;
 import dev.restis.core.piece.PieceFit;
 import dev.restis.core.piece.PieceRequest;
 import dev.restis.core.piece.PieceWorker;
 import dev.restis.core.piece.WorkOut;
 import dev.restis.core.piece.WorkedPiece;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import org.springframework.stereotype.Service;
 
@@ -40,14 +39,12 @@ class Samples {
     /** Enough beads to see where they go. */
     private static final int SHOWN_BEADS = 3;
 
-    private record Key(Pattern pattern, Detail detail) {}
-
     private final Measures measures;
     private final Workshop workshop;
-    private final Map<Key, String> drawn = new ConcurrentHashMap<>();
-    private final Map<Pattern, PieceFit> fitted = new ConcurrentHashMap<>();
+    private final CentreLineShelf lines;
 
-    Samples(Measures measures, Workshop workshop) {
+    Samples(Measures measures, Workshop workshop, CentreLineShelf lines) {
+        this.lines = lines;
         this.measures = measures;
         this.workshop = workshop;
     }
@@ -115,18 +112,21 @@ class Samples {
                                 s.foldMark().map(Length::micrometres).orElse(null),
                                 PieceView.SumView.of(s.sum())))
                         .toList(),
-                PieceView.picture(piece, colours(pattern), hardware(pattern), Detail.FULL),
+                PieceView.picture(piece, colours(pattern), hardware(pattern), Detail.FULL, lines.drawing()),
                 piece.checks().stream().map(c -> c.code() + " " + c.verdict()).toList());
     }
 
     String svg(Pattern pattern, Detail detail) {
-        return drawn.computeIfAbsent(
-                new Key(pattern, detail),
-                k -> SvgWriter.write(PictureDrawer.draw(worked(pattern), detail), colours(pattern), hardware(pattern)));
+        return PieceView.picture(worked(pattern), colours(pattern), hardware(pattern), detail, lines.drawing())
+                .svg();
     }
 
     private static List<String> colours(Pattern pattern) {
         return pattern.cords().stream().map(c -> c.colour()).toList();
+    }
+
+    private static long minutes(MakingTime time) {
+        return time.total().plusSeconds(59).toMinutes();
     }
 
     private static List<String> hardware(Pattern pattern) {
@@ -135,20 +135,18 @@ class Samples {
                 .toList();
     }
 
-    /** Empty where the pattern cannot be made in the house's middle size; one such must not close the whole book. */
-    private Optional<PieceFit> fit(Pattern pattern) {
-        Optional<PieceFit> known = Optional.ofNullable(fitted.get(pattern));
-        return known.or(() -> {
-            Optional<PieceFit> fresh =
-                    tryOut(pattern).fold(piece -> Optional.of(piece.fit()), faults -> Optional.empty());
-            fresh.ifPresent(f -> fitted.put(pattern, f));
-            return fresh;
-        });
+    /** The patterns as the book lists them. */
+    List<PatternView> views(Collection<PatternShelf.Shelved> all) {
+        Measures.House house = measures.house();
+        return all.stream().map(s -> view(s, house)).toList();
     }
 
-    PatternView view(PatternShelf.Shelved shelved) {
+    private PatternView view(PatternShelf.Shelved shelved, Measures.House house) {
         Pattern pattern = shelved.pattern();
-        Optional<PieceFit> fit = fit(pattern);
+        // One pattern that cannot be made in the house's middle size must not close the whole book.
+        Optional<WorkedPiece> piece = PieceWorker.workOut(request(pattern, house, UnitSystem.METRIC))
+                .fold(Optional::of, faults -> Optional.empty());
+        Optional<PieceFit> fit = piece.map(WorkedPiece::fit);
         return new PatternView(
                 pattern.code(),
                 pattern.name(),
@@ -179,6 +177,7 @@ class Samples {
                 fit.map(f -> f.thickness().micrometres()).orElse(0L),
                 pattern.roles().stream()
                         .mapToInt(r -> r.count() * r.slots().size())
-                        .sum());
+                        .sum(),
+                piece.map(p -> minutes(MakingTime.of(p))).orElse(0L));
     }
 }

@@ -22,7 +22,9 @@ import dev.restis.core.pattern.Section.Threaded;
 import dev.restis.core.pattern.Section.TuckBack;
 import dev.restis.core.pattern.Section.Wrapped;
 import dev.restis.core.stitch.Bundle;
+import dev.restis.core.stitch.OwnStitch;
 import dev.restis.core.stitch.Seat;
+import dev.restis.core.stitch.StitchRules;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumSet;
@@ -241,6 +243,11 @@ public final class PatternRules implements Section.Visitor<Boolean> {
         if (section.extent() instanceof Extent.Repeats repeats
                 && (repeats.count() < 1 || repeats.count() > MOST_REPEATS)) {
             fault(at, "pattern.count", 1, MOST_REPEATS, repeats.count());
+        }
+        if (section.stitch().code().startsWith(OwnStitch.PREFIX)
+                && OwnStitch.of(section.stitch()).isEmpty()) {
+            StitchRules.check(section.stitch())
+                    .forEach(f -> faults.add(new Fault(at + ".stitch." + f.field(), f.code(), f.args())));
         }
         for (Seat place : List.of(Seat.WORKING, Seat.FALL, Seat.EDGE)) {
             int needed = section.stitch().pathsOf(place);

@@ -108,16 +108,18 @@ public record OwnStitch(String code, int strands, int cores, double use, double 
     public static Optional<OwnStitch> of(Stitch stitch) {
         if (!stitch.code().startsWith(PREFIX)
                 || stitch.paths().isEmpty()
+                || stitch.paths().size() > MOST_STRANDS
                 || !(stitch.paths().get(0).stretches().get(0).element() instanceof Measured measured)) {
             return Optional.empty();
         }
         return Optional.of(new OwnStitch(
-                stitch.code().substring(PREFIX.length()),
-                stitch.paths().size(),
-                stitch.cores().most(),
-                measured.diameters(),
-                stitch.pitch().perWorking(),
-                stitch.thickness().perWorking(),
-                stitch.width().perWorking()));
+                        stitch.code().substring(PREFIX.length()),
+                        stitch.paths().size(),
+                        stitch.cores().most(),
+                        measured.diameters(),
+                        stitch.pitch().perWorking(),
+                        stitch.thickness().perWorking(),
+                        stitch.width().perWorking()))
+                .filter(own -> own.stitch().equals(stitch));
     }
 }

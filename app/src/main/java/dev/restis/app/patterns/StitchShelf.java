@@ -1,0 +1,95 @@
+package dev.restis.app.patterns;
+
+import dev.restis.app.measures.Measures;
+import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.platform.Texts;
+import dev.restis.app.workshop.Workshop;
+import dev.restis.core.measure.Fault;
+import dev.restis.core.stitch.Stitch;
+import dev.restis.core.stitch.StitchRules;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Stitches of the workshop's own: with a path, or known by a swatch alone. Patterns carry their own copy. */
+@Service
+class StitchShelf {
+
+    /**
+     * A stitch of one's own.
+     *
+     * @param code without the prefix
+     * @param stitch as patterns hold it
+     */
+    record OwnView(String name, String code, boolean path, Map<String, Object> stitch) {}
+
+    /** A stitch with a path. */
+    record Named(String name, Stitch stitch) {}
+
+    private final JdbcClient jdbc;
+    private final Measures measures;
+    private final Clock clock;
+
+    StitchShelf(JdbcClient jdbc, Measures measures, Clock clock) {
+        this.jdbc = jdbc;
+        this.measures = measures;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public List<OwnView> own() {
+        List<OwnView> all = new ArrayList<>();
+        measures.ownStitches()
+                .forEach(o -> all.add(new OwnView(
+                        o.name(),
+                        o.stitch().code(),
+                        false,
+                        PatternJson.tree(o.stitch().stitch()))));
+        paths().forEach(named -> all.add(new OwnView(
+                named.name(), StitchText.of(named.stitch()).code(), true, PatternJson.tree(named.stitch()))));
+        all.sort(Comparator.comparing(OwnView::name));
+        return all;
+    }
+
+    @Transactional(readOnly = true)
+    public List<Named> paths() {
+        return jdbc.sql("select name, definition from own_stitch where definition is not null order by name")
+                .query((row, n) -> new Named(row.getString(1), PatternJson.readPath(row.getString(2))))
+                .list();
+    }
+
+    /** Keeps a stitch with its path; the same key again describes it anew, and patterns keep the copy they have. */
+    @Transactional
+    public String keep(String name, Stitch stitch) {
+        List<Fault> faults = new ArrayList<>();
+        String given = Texts.required(name, "name", 60, faults);
+        faults.addAll(StitchRules.check(stitch));
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        String code = StitchText.of(stitch).code();
+        jdbc.sql("""
+                        insert into own_stitch (code, name, definition, at, who) values (?, ?, ?, ?, ?)
+                        on conflict (code) do update set name = excluded.name, definition = excluded.definition,
+                            strands = null, cores = null, use_d = null, pitch_d = null, thickness_d = null,
+                            width_d = null, at = excluded.at, who = excluded.who
+                        """)
+                .params(code, given, PatternJson.writePath(stitch), Timestamp.from(clock.instant()), Workshop.whoever())
+                .update();
+        return code;
+    }
+
+    /** Stitches with a path by code, the library's and one's own. */
+    Map<String, Named> byCode() {
+        Map<String, Named> all = new LinkedHashMap<>();
+        paths().forEach(n -> all.put(n.stitch().code(), n));
+        return all;
+    }
+}
