@@ -85,8 +85,8 @@ function Inside() {
                 <Route path="/patterns/read" element={<ReadPage />} />
                 <Route path="/patterns/:code" element={<PatternPage />} />
                 <Route path="/patterns/:code/edit" element={<EditorPage />} />
-                <Route path="/stitches" element={<StitchesPage />} />
-                <Route path="/stitches/new" element={<StitchPage />} />
+                <Route path="/patterns/stitches" element={<StitchesPage />} />
+                <Route path="/patterns/stitches/new" element={<StitchPage />} />
                 <Route path="/stock" element={<StockPage />} />
                 <Route path="/costs" element={<CostsPage />} />
                 <Route path="/measures" element={<MeasuresPage />} />

@@ -70,7 +70,7 @@ export default function PatternsPage() {
       title={t('nav.patterns')}
       actions={
         <>
-          <Button component={Link} to="/stitches" variant="default">
+          <Button component={Link} to="/patterns/stitches" variant="default">
             {t('stitches.title')}
           </Button>
           <Button component={Link} to="/patterns/read" variant="default">
@@ -96,7 +96,7 @@ export default function PatternsPage() {
                   label={t('patterns.search')}
                   value={search.get('q') ?? ''}
                   onChange={(e) => set('q', e.currentTarget.value)}
-                  w={220}
+                  w={150}
                 />
                 {FILTERS.map((filter) => (
                   <Select
@@ -104,7 +104,7 @@ export default function PatternsPage() {
                     label={t(`patterns.filter.${filter}`)}
                     placeholder={t('patterns.any')}
                     clearable
-                    w={NUMERIC.has(filter) ? 120 : 170}
+                    w={NUMERIC.has(filter) ? 108 : 132}
                     value={search.get(filter)}
                     onChange={(value) => set(filter, value)}
                     data={[...new Set(all.flatMap((p) => values(p, filter)))]
@@ -112,7 +112,7 @@ export default function PatternsPage() {
                       .map((value) => ({ value, label: word(filter, value) }))}
                   />
                 ))}
-                <Text size="sm" c="dimmed" pb={8}>
+                <Text size="sm" c="dimmed" pb={8} style={{ whiteSpace: 'nowrap' }}>
                   {t('patterns.count', { count: found.length })}
                 </Text>
               </Group>

@@ -22,13 +22,15 @@ export default function StitchPage() {
     <Await query={start}>
       {(json) => {
         const code = from.startsWith('own:') ? from.slice(4) : `${from}-2`;
-        return (
-          <Composer key={from} start={JSON.stringify({ ...(json as unknown as object), code }, null, 2)} />
-        );
+        return <Composer key={from} start={pretty({ ...(json as unknown as object), code })} />;
       }}
     </Await>
   );
 }
+
+/** Indented, with each point on one line. */
+const pretty = (json: object) =>
+  JSON.stringify(json, null, 2).replace(/\[\s+(-?[\d.]+),\s+(-?[\d.]+),\s+(-?[\d.]+)\s+\]/g, '[$1, $2, $3]');
 
 function Composer({ start }: { start: string }) {
   const { t } = useTranslation();
@@ -46,7 +48,7 @@ function Composer({ start }: { start: string }) {
       {
         onSuccess: () => {
           notifications.show({ message: t('stitches.kept', { name }), color: 'board' });
-          navigate('/stitches');
+          navigate('/patterns/stitches');
         },
       },
     );

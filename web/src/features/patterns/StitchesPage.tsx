@@ -21,7 +21,7 @@ export default function StitchesPage() {
           <Button component={Link} to="/patterns" variant="default">
             {t('stitches.toPatterns')}
           </Button>
-          <Button component={Link} to="/stitches/new">
+          <Button component={Link} to="/patterns/stitches/new">
             {t('stitches.new')}
           </Button>
         </>
@@ -70,7 +70,12 @@ function StitchCard({ stitch }: { stitch: Schemas['StitchView'] }) {
         >
           {t('stitches.json')}
         </Button>
-        <Button size="compact-sm" variant="default" component={Link} to={`/stitches/new?from=${stitch.code}`}>
+        <Button
+          size="compact-sm"
+          variant="default"
+          component={Link}
+          to={`/patterns/stitches/new?from=${stitch.code}`}
+        >
           {t('stitches.from')}
         </Button>
       </Group>
@@ -91,7 +96,11 @@ export function StitchFigures({ stitch }: { stitch: Schemas['StitchView'] }) {
           width: stitch.width.toFixed(DIGITS),
           thickness: stitch.thickness.toFixed(DIGITS),
         })}{' '}
-        {stitch.mostCores > 0 && t('stitches.cores', { least: stitch.leastCores, most: stitch.mostCores })}
+        {stitch.mostCores > 0 &&
+          t(stitch.leastCores === stitch.mostCores ? 'stitches.coresExactly' : 'stitches.cores', {
+            least: stitch.leastCores,
+            most: stitch.mostCores,
+          })}
       </Text>
       {stitch.uses.map((use) => (
         <Text key={use.seat} size="sm">

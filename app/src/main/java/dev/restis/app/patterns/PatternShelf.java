@@ -15,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.boot.context.event.ApplicationStartedEvent;
 import org.springframework.context.event.EventListener;
@@ -28,6 +29,9 @@ import org.springframework.transaction.annotation.Transactional;
 public class PatternShelf {
 
     private static final java.util.regex.Pattern CODE = java.util.regex.Pattern.compile("[a-z0-9][a-z0-9-]{0,39}");
+
+    /** Pages beside those of patterns have these addresses. */
+    private static final Set<String> PAGES = Set.of("new", "read", "stitches");
 
     /** A version of a pattern. */
     public record Shelved(Pattern pattern, int version, boolean shipped) {}
@@ -123,6 +127,9 @@ public class PatternShelf {
         List<Fault> faults = new ArrayList<>(PatternRules.check(pattern));
         if (!CODE.matcher(pattern.code()).matches()) {
             faults.add(Fault.of("code", "pattern.code", pattern.code()));
+        }
+        if (PAGES.contains(pattern.code())) {
+            faults.add(Fault.of("code", "pattern.taken", pattern.code()));
         }
         if (pattern.name().isBlank() || pattern.name().length() > 80) {
             faults.add(Fault.of("name", pattern.name().isBlank() ? "missing" : "tooLong", 80));

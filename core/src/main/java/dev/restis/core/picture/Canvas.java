@@ -24,6 +24,8 @@ final class Canvas {
     private final Map<Integer, List<Layer>> layers = new TreeMap<>();
     private Map<Integer, List<Mark>> open = new TreeMap<>();
     private List<Double> places = List.of(0.0);
+    private double firstPlace;
+    private double lastPlace;
     private boolean unrolled;
     private double bendFrom;
     private double bendTo = 1;
@@ -52,10 +54,16 @@ final class Canvas {
             return;
         }
         close();
-        places = List.copyOf(at);
+        at(List.copyOf(at));
         drawing.run();
         close();
-        places = List.of(0.0);
+        at(List.of(0.0));
+    }
+
+    private void at(List<Double> newPlaces) {
+        places = newPlaces;
+        firstPlace = newPlaces.stream().mapToDouble(p -> p).min().orElse(0);
+        lastPlace = newPlaces.stream().mapToDouble(p -> p).max().orElse(0);
     }
 
     /** What {@code drawing} draws between {@code from} and {@code to} is bowed sideways, {@code out} at the middle. */
@@ -150,10 +158,8 @@ final class Canvas {
     }
 
     private void reach(double x, double y, double halfLength, double halfHeight) {
-        for (double at : places) {
-            minX = Math.min(minX, x + at - halfLength);
-            maxX = Math.max(maxX, x + at + halfLength);
-        }
+        minX = Math.min(minX, x + firstPlace - halfLength);
+        maxX = Math.max(maxX, x + lastPlace + halfLength);
         minY = Math.min(minY, y - halfHeight);
         maxY = Math.max(maxY, y + halfHeight);
     }
@@ -161,21 +167,16 @@ final class Canvas {
     Picture picture(double from, double to, boolean shortened) {
         close();
         double margin = 0.5;
-        double dx = margin - minX;
-        double dy = margin - minY;
         List<Stamp> stamps = new ArrayList<>();
-        for (List<Layer> depth : layers.values()) {
-            for (Layer layer : depth) {
-                stamps.add(new Stamp(
-                        layer.marks().stream().map(m -> moved(m, dx, dy)).toList(), layer.at()));
-            }
-        }
-        return new Picture(maxX - minX + 2 * margin, maxY - minY + 2 * margin, stamps, from + dx, to + dx, shortened);
-    }
-
-    private static Mark moved(Mark mark, double dx, double dy) {
-        int coordinates = mark.kind() == Kind.CORD ? Integer.MAX_VALUE : 2;
-        return new Mark(
-                mark.kind(), mark.slot(), mark.thickness(), mark.points().moved(dx, dy, coordinates));
+        layers.values().forEach(depth -> depth.forEach(layer -> stamps.add(new Stamp(layer.marks(), layer.at()))));
+        return new Picture(
+                minX - margin,
+                minY - margin,
+                maxX - minX + 2 * margin,
+                maxY - minY + 2 * margin,
+                stamps,
+                from - minX + margin,
+                to - minX + margin,
+                shortened);
     }
 }

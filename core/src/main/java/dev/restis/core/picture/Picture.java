@@ -5,6 +5,8 @@ import java.util.List;
 /**
  * A piece drawn to scale, as stamps in painting order: what is painted later lies nearer to the eye.
  *
+ * @param left where it starts in the coordinates of its marks, millimetres
+ * @param top likewise
  * @param width millimetres
  * @param height millimetres
  * @param stamps in painting order
@@ -12,7 +14,15 @@ import java.util.List;
  * @param to where it ends
  * @param shortened whether long parts were left out, so that the picture cannot be measured from end to end
  */
-public record Picture(double width, double height, List<Stamp> stamps, double from, double to, boolean shortened) {
+public record Picture(
+        double left,
+        double top,
+        double width,
+        double height,
+        List<Stamp> stamps,
+        double from,
+        double to,
+        boolean shortened) {
 
     public Picture {
         stamps = List.copyOf(stamps);
@@ -53,7 +63,7 @@ public record Picture(double width, double height, List<Stamp> stamps, double fr
      * @param kind what it shows
      * @param slot which of the pattern's cords; for hardware its place in the pattern's list
      * @param thickness of the cord or the ring's wire, millimetres
-     * @param points as the kind says; for cord x, y, x, y ... in millimetres, from the top left
+     * @param points as the kind says; for cord x, y, x, y ... in millimetres
      */
     public record Mark(Kind kind, int slot, double thickness, Points points) {}
 
@@ -71,14 +81,6 @@ public record Picture(double width, double height, List<Stamp> stamps, double fr
 
         public double get(int index) {
             return values[index];
-        }
-
-        Points moved(double dx, double dy, int coordinates) {
-            double[] moved = values.clone();
-            for (int i = 0; i < Math.min(coordinates, moved.length); i++) {
-                moved[i] += i % 2 == 0 ? dx : dy;
-            }
-            return new Points(moved);
         }
     }
 }

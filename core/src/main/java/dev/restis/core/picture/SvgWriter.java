@@ -34,7 +34,9 @@ public final class SvgWriter {
     }
 
     private void picture(Picture picture) {
-        svg.append("<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 ");
+        svg.append("<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"");
+        number(picture.left()).append(' ');
+        number(picture.top()).append(' ');
         number(picture.width()).append(' ');
         number(picture.height()).append("\" width=\"");
         svg.append(Math.round(picture.width() * 10) / 10.0).append("mm\" height=\"");

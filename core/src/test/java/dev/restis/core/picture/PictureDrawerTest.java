@@ -32,7 +32,7 @@ class PictureDrawerTest {
     void theFrontStrandOfASquareKnotLiesOverTheCore() {
         WorkedPiece piece = Examples.worked(Examples.bracelet(PatternBook.SQUARE_BAR, 2, 165));
         Picture picture = PictureDrawer.draw(piece, Detail.CHIP);
-        double middle = picture.height() / 2;
+        double middle = picture.top() + picture.height() / 2;
         List<Picture.Mark> over = picture.stamps().stream()
                 .flatMap(s -> s.marks().stream())
                 .filter(m -> m.kind() == Kind.CORD && crosses(m, middle))
@@ -62,10 +62,11 @@ class PictureDrawerTest {
                         .allSatisfy(stamp -> stamp.marks().stream()
                                 .filter(m -> m.kind() != Kind.BREAK)
                                 .forEach(mark -> stamp.at().forEach(at -> {
-                                    assertThat(mark.points().get(0) + at)
+                                    assertThat(mark.points().get(0) - picture.left() + at)
                                             .as(pattern.code())
                                             .isBetween(0.0, picture.width());
-                                    assertThat(mark.points().get(1)).isBetween(0.0, picture.height());
+                                    assertThat(mark.points().get(1) - picture.top())
+                                            .isBetween(0.0, picture.height());
                                 })));
             }
             int beads = piece.hardware().entrySet().stream()
