@@ -175,6 +175,7 @@ status_all() {
 
 run_tests() { exec mvn -B -ntp verify; }
 
+measure_answers() { mvn -q -B -ntp verify -pl core,web,app,e2e -Dsurefire.failIfNoSpecifiedTests=false -Dtest=AnswerTimes -DexcludedGroups= | grep ' ms, p95 ' ; }
 take_screenshots() { exec mvn -B -ntp verify -pl core,web,app,e2e -Dsurefire.failIfNoSpecifiedTests=false -Dtest=ScreenshotsTest -DexcludedGroups= ; }
 
 # The web part is left as it is: it is built against the description that is about to be written.

@@ -118,7 +118,7 @@ function Editor({ start, before }: { start: Definition; before: number }) {
     ['mod+Z', () => dispatch('undo')],
     ['mod+shift+Z', () => dispatch('redo')],
   ]);
-  const [json] = useDebouncedValue(JSON.stringify(now), 60);
+  const [json] = useDebouncedValue(JSON.stringify(now), 60, { leading: true });
   const trial = useQuery(trialQuery(json));
   const keep = useKeepPattern();
   const problems: Schemas['FieldProblem'][] =

@@ -9,14 +9,14 @@ import type { Choices } from './choices';
 import { PiecePanel } from './PiecePanel';
 import { workOutQuery } from './queries';
 
-/** Choices settle this long before the server is asked, so that a burst of keys asks once; milliseconds. */
+/** The first choice is asked about at once, those that follow within this time together; milliseconds. */
 const SETTLE_MS = 60;
 
 /** Works the choices out as they change. */
 export function useLivePiece(choices: Choices, quantity: number) {
   const { units } = useUnits();
   const asked = useMemo(() => ({ choices: { ...choices, units }, quantity }), [choices, units, quantity]);
-  const [settled] = useDebouncedValue(asked, SETTLE_MS);
+  const [settled] = useDebouncedValue(asked, SETTLE_MS, { leading: true });
   const { data, error } = useQuery(workOutQuery(settled.choices, settled.quantity));
   const problems = (data?.problems ?? []).map((p) => ({ field: p.field, text: `${p.message} ${p.remedy}` }));
   return {

@@ -12,37 +12,12 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 
 /** A seller's sitting: from a file of orders to what each piece cost, in both colour schemes. */
-@TestInstance(TestInstance.Lifecycle.PER_CLASS)
-class JourneyTest {
-
-    private Server server;
-    private Browser browser;
-
-    @BeforeAll
-    void start() {
-        server = new Server(true);
-        browser = new Browser(server.address());
-    }
-
-    @AfterAll
-    void stop() {
-        browser.close();
-        server.close();
-    }
-
-    @AfterEach
-    void nothingWentWrong() {
-        assertThat(browser.troubles()).isEmpty();
-    }
+class JourneyTest extends DemoTest {
 
     /** On a server of its own each time, because it uses the demo's orders and stock up. */
     @ParameterizedTest
@@ -104,8 +79,7 @@ class JourneyTest {
 
     @Test
     void theSameFileAgainChangesNothing() {
-        Page page = browser.open(ColorScheme.DARK, 1280, 800);
-        Browser.signIn(page, "Bram");
+        Page page = signedIn("Bram", ColorScheme.DARK);
         for (int time = 0; time < 2; time++) {
             page.navigate("/orders/import");
             page.locator("input[type=file]").setInputFiles(Path.of("../demo/orders.csv"));
@@ -122,8 +96,7 @@ class JourneyTest {
 
     @Test
     void anOrderByFormIsWorkedOutAsItIsTyped() {
-        Page page = browser.open(ColorScheme.LIGHT, 1280, 800);
-        Browser.signIn(page, "Tove");
+        Page page = signedIn("Tove", ColorScheme.LIGHT);
         page.getByRole(AriaRole.LINK, link("New order")).click();
         Browser.heading(page, "New order");
         page.getByLabel("Customer").fill("Sunniva");
@@ -160,8 +133,7 @@ class JourneyTest {
 
     @Test
     void aDeliveryIsReceivedAndItsLedgerRead() {
-        Page page = browser.open(ColorScheme.DARK, 1280, 800);
-        Browser.signIn(page, "Bram");
+        Page page = signedIn("Bram", ColorScheme.DARK);
         page.navigate("/stock");
         Browser.click(page, "Receive");
         Locator form = page.getByRole(AriaRole.DIALOG);
@@ -186,8 +158,7 @@ class JourneyTest {
 
     @Test
     void theUnitSwitchTurnsEveryViewAndIsRemembered() {
-        Page page = browser.open(ColorScheme.LIGHT, 1280, 800);
-        Browser.signIn(page, "Tove");
+        Page page = signedIn("Tove", ColorScheme.LIGHT);
         page.navigate("/stock");
         assertThat(page.getByText("a metre").first()).isVisible();
         page.getByText("inch", new Page.GetByTextOptions().setExact(true)).click();
@@ -246,13 +217,5 @@ class JourneyTest {
     private static String stockOf(Page page, String code) {
         page.navigate("/stock?query=" + code);
         return page.locator("main section").first().innerText();
-    }
-
-    private static Page.GetByRoleOptions link(String name) {
-        return new Page.GetByRoleOptions().setName(name);
-    }
-
-    private static Page.GetByRoleOptions button(String name) {
-        return new Page.GetByRoleOptions().setName(name);
     }
 }

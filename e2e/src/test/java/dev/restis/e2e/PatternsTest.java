@@ -8,40 +8,13 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestInstance;
 
 /** The book, a pattern worked out live, one of the maker's own, and the house's measures. */
-@TestInstance(TestInstance.Lifecycle.PER_CLASS)
-class PatternsTest {
-
-    private Server server;
-    private Browser browser;
-
-    @BeforeAll
-    void start() {
-        server = new Server(true);
-        browser = new Browser(server.address());
-    }
-
-    @AfterAll
-    void stop() {
-        browser.close();
-        server.close();
-    }
-
-    @AfterEach
-    void nothingWentWrong() {
-        assertThat(browser.troubles()).isEmpty();
-    }
+class PatternsTest extends DemoTest {
 
     private Page signedIn() {
-        Page page = browser.open(ColorScheme.LIGHT, 1280, 800);
-        Browser.signIn(page, "Tove");
-        return page;
+        return signedIn("Tove", ColorScheme.LIGHT);
     }
 
     @Test
@@ -153,19 +126,67 @@ class PatternsTest {
         assertThat(page.getByText("21.5 cm").first()).isVisible();
     }
 
-    private static void choose(Page page, String label, String option) {
-        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
+    /** Six runs hitched on a bar of 16 mm bunch; four do not. */
+    @Test
+    void aBandTooWideForItsBuckleBecomesOneOfFewerRunsInOneStep() {
+        Page page = signedIn();
+        page.navigate("/patterns/figure-eight-6");
+        choose(page, "Buckle", "Side-release buckle 16 (BK16)");
+        assertThat(page.getByText("18.22 mm of cord lie on a bar of 16 mm")).isVisible();
+        Browser.click(page, "Make Figure-eight band with buckle instead");
+        Browser.heading(page, "Figure-eight band with buckle");
+        assertThat(page.getByText("12.14 mm of cord lie on a bar of 16 mm")).isVisible();
+    }
+
+    @Test
+    void whoWearsItIsJudged() {
+        Page page = signedIn();
+        page.navigate("/patterns/neck-plain");
+        assertThat(page.getByText("Worn around the neck, with a breakaway joint."))
+                .isVisible();
+        page.getByLabel("Who wears it").selectOption("A child under three");
+        assertThat(page.getByText("Not for small children: choose a wrist lanyard or a fob."))
+                .isVisible();
+    }
+
+    /** A stitch of one's own is drawn at once, pulled tight while one looks, and then offered where patterns are composed. */
+    @Test
+    void aStitchIsComposedPulledTightAndKept() {
+        Page page = signedIn();
+        page.navigate("/patterns/stitches");
+        Browser.heading(page, "Stitches");
+        assertThat(Browser.axeViolations(page)).isEmpty();
+        page.getByRole(AriaRole.REGION, link("Square knots"))
                 .first()
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Compose from this"))
                 .click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option))
-                .click();
+        Browser.heading(page, "Compose a stitch");
+        Locator path = page.getByLabel("Paths, as JSON");
+        String json = path.inputValue();
+        path.fill(json.replace("\"perWorking\": 2.16", "\"perWorking\": 0"));
+        assertThat(page.getByText("0 worked diameters is out of range.")).isVisible();
+        assertThat(page.getByRole(AriaRole.BUTTON, button("Keep the stitch"))).isDisabled();
+        path.fill(json.replace("\"perWorking\": 2.16", "\"perWorking\": 2.3").replace("square-knot-2", "harbour-flat"));
+        assertThat(page.getByText("Adds 2.30 d a repeat")).isVisible();
+        assertThat(page.getByText("Harbour flat: drawn from")).isHidden();
+        Browser.click(page, "Keep the stitch");
+        assertThat(page.getByText("This is empty. Fill it in.")).isVisible();
+        page.getByLabel("Name").fill("Harbour flat");
+        Browser.click(page, "Keep the stitch");
+        assertThat(page.getByRole(AriaRole.REGION, link("Harbour flat"))).isVisible();
+        page.navigate("/patterns/new?from=square-bar");
+        choose(page, "Stitch", "Harbour flat");
+        assertThat(page.getByText("It cannot be made yet")).isHidden();
     }
 
-    private static Page.GetByRoleOptions link(String name) {
-        return new Page.GetByRoleOptions().setName(name);
-    }
-
-    private static Page.GetByRoleOptions button(String name) {
-        return new Page.GetByRoleOptions().setName(name);
+    @Test
+    void theBookIsFilteredByWidthAndTime() {
+        Page page = signedIn();
+        page.navigate("/patterns?width=5000&time=15");
+        assertThat(page.getByText("Doubled cord with noose and connecting knot"))
+                .isVisible();
+        assertThat(page.getByText("Broad figure-eight band")).isHidden();
+        page.navigate("/patterns?width=more");
+        assertThat(page.getByText("Broad figure-eight band")).isVisible();
     }
 }

@@ -23,6 +23,7 @@ class ScreenshotsTest {
             shoot(page, "/orders/new", "new-order");
             shoot(page, "/patterns", "patterns");
             shoot(page, "/patterns/falls-tab", "pattern");
+            shoot(page, "/patterns/stitches", "stitches");
             shoot(page, "/patterns/new?from=centrepiece", "editor");
             shoot(page, "/measures", "measures");
             page.navigate("/orders/import");

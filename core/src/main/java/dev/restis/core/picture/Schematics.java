@@ -5,7 +5,9 @@ import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.pattern.Section.KnotKind;
 import dev.restis.core.picture.Lanes.Lane;
 import dev.restis.core.picture.Picture.Kind;
+import dev.restis.core.piece.KnotSize;
 import dev.restis.core.piece.WorkedPiece;
+import dev.restis.core.stitch.Bundle;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -23,15 +25,8 @@ final class Schematics {
     /** How long a knot stands, as it is drawn. */
     double knotHeight(KnotKind kind, int wraps, List<Lane> lanes) {
         double d = lanes.stream().mapToDouble(Lane::thickness).max().orElse(1);
-        double bundle = Math.max(d, Lanes.width(lanes) * 0.75);
-        return switch (kind) {
-            case OVERHAND -> 2.2 * bundle;
-            case BARREL -> (wraps + 1) * d;
-            case CONNECTING -> 3 * d;
-            case SNAKE -> 2.6 * d;
-            case BUTTON -> 3.6 * d;
-            case REEF -> 3 * d;
-        };
+        int strands = Math.min(Bundle.MOST, Math.max(1, lanes.size()));
+        return KnotSize.height(kind, wraps, strands, d).toMillimetres();
     }
 
     void knot(KnotKind kind, int wraps, List<Lane> lanes, double from, double to) {

@@ -158,29 +158,12 @@ final class Parts {
 
     /** Strands of a knot and its height along the body. */
     Length knotHeight(KnotKind kind, int wraps, Collection<Seat> seats) {
-        double d = thickest(seats);
-        return switch (kind) {
-            case OVERHAND -> Knots.overhandHeight(legs(seats), d);
-            case BARREL -> Knots.barrelHeight(wraps, d);
-            case CONNECTING -> Knots.connectingHeight(d);
-            case SNAKE ->
-                Stitches.SNAKE_KNOT.pitch(new Gauge(d, d, 0, CoreLayout.PACKED)).times(2L);
-            case BUTTON -> Knots.buttonDiameter(d);
-            case REEF -> Knots.reefHeight(d);
-        };
+        return KnotSize.height(kind, wraps, legs(seats), thickest(seats));
     }
 
     /** Cord that each strand of a knot uses beyond its height. */
     Length knotUse(KnotKind kind, int wraps, Collection<Seat> seats) {
-        double d = thickest(seats);
-        return switch (kind) {
-            case OVERHAND -> Knots.overhand(legs(seats), d);
-            case BARREL -> Knots.barrel(wraps, d);
-            case CONNECTING -> Knots.connecting(d);
-            case SNAKE -> Knots.snake(d).times(2L);
-            case BUTTON -> Knots.button(d);
-            case REEF -> Knots.reef(d);
-        };
+        return KnotSize.use(kind, wraps, legs(seats), thickest(seats));
     }
 
     boolean beadGiven(Motif motif) {

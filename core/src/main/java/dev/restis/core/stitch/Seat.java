@@ -19,7 +19,5 @@ public enum Seat {
     /** Wraps around a bundle: whipping, gathering. */
     WRAP,
     /** Ties a tab beside the closure. */
-    TAB,
-    /** Carries a pendant. */
-    HANGER
+    TAB
 }

@@ -1,0 +1,85 @@
+package dev.restis.e2e;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Consumer;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+
+/** From a choice to its new picture in the browser; run by bin/restis bench, which prints the figures. */
+@Tag("bench")
+class AnswerTimes {
+
+    private static final int WARM_UP = 15;
+    private static final int CHOICES = 60;
+
+    @Test
+    void fromAChoiceToItsPicture() {
+        try (Server server = new Server(true);
+                Browser browser = new Browser(server.address())) {
+            Page page = browser.open(ColorScheme.LIGHT, 1280, 800);
+            Browser.signIn(page, "Tove");
+            page.navigate("/orders/new?pattern=square-bar");
+            page.locator("figure img").waitFor();
+            measure(
+                    page,
+                    "order form, another wrist",
+                    n -> page.getByLabel("or wrist").fill((150 + 7 * (n % 10)) + " mm"));
+            page.navigate("/patterns/falls-tab");
+            page.locator("figure img").waitFor();
+            measure(
+                    page,
+                    "pattern page, another wrist",
+                    n -> page.getByLabel("or wrist").fill((150 + 7 * (n % 10)) + " mm"));
+            page.navigate("/patterns/new?from=spiral-fob");
+            page.locator("figure img").waitFor();
+            measure(
+                    page,
+                    "editor, another length",
+                    n -> page.getByLabel("Finished length").fill((80 + 5 * (n % 20)) + " mm"));
+        }
+    }
+
+    private static void measure(Page page, String what, Consumer<Integer> choice) {
+        List<Double> times = new ArrayList<>();
+        for (int n = 0; n < WARM_UP + CHOICES; n++) {
+            page.evaluate("""
+                    () => {
+                      const image = document.querySelector('figure img');
+                      const before = image.src;
+                      window.__answer = new Promise((done) => {
+                        document.addEventListener('input', () => {
+                          const start = performance.now();
+                          setTimeout(() => done(-1), 5000);
+                          const watch = new MutationObserver(() => {
+                            if (image.src === before) return;
+                            watch.disconnect();
+                            image.decode().finally(() => requestAnimationFrame(() => done(performance.now() - start)));
+                          });
+                          watch.observe(image, { attributes: true, attributeFilter: ['src'] });
+                        }, { once: true, capture: true });
+                      });
+                    }
+                    """);
+            choice.accept(n);
+            double millis = ((Number) page.evaluate("() => window.__answer")).doubleValue();
+            if (millis < 0) {
+                throw new AssertionError("choice " + n + " of the " + what + " brought no new picture within 5 s");
+            }
+            if (n >= WARM_UP) {
+                times.add(millis);
+            }
+        }
+        Collections.sort(times);
+        System.out.printf(
+                Locale.ROOT,
+                "%-32s median %4.0f ms, p95 %4.0f ms (bar: p95 150 ms)%n",
+                what,
+                times.get(times.size() / 2),
+                times.get((int) (times.size() * 0.95)));
+    }
+}

@@ -1,0 +1,58 @@
+package dev.restis.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.TestInstance;
+
+/** A browser on a demo workshop that the tests of a class share; nothing may go wrong behind the pages. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+abstract class DemoTest {
+
+    private Server server;
+    Browser browser;
+
+    @BeforeAll
+    void start() {
+        server = new Server(true);
+        browser = new Browser(server.address());
+    }
+
+    @AfterAll
+    void stop() {
+        browser.close();
+        server.close();
+    }
+
+    @AfterEach
+    void nothingWentWrong() {
+        assertThat(browser.troubles()).isEmpty();
+    }
+
+    Page signedIn(String name, ColorScheme scheme) {
+        Page page = browser.open(scheme, 1280, 800);
+        Browser.signIn(page, name);
+        return page;
+    }
+
+    static void choose(Page page, String label, String option) {
+        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
+                .first()
+                .click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option))
+                .click();
+    }
+
+    static Page.GetByRoleOptions link(String name) {
+        return new Page.GetByRoleOptions().setName(name);
+    }
+
+    static Page.GetByRoleOptions button(String name) {
+        return new Page.GetByRoleOptions().setName(name);
+    }
+}
