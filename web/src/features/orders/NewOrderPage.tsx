@@ -1,7 +1,7 @@
 import { Button, Grid, Group, NumberInput, Select, Stack, Textarea, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useQuery } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, useCallback, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
@@ -9,8 +9,8 @@ import { useUnits } from '../../app/units';
 import { Await, Empty, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { ChoiceFields } from '../../shared/piece/ChoiceFields';
-import { type Choices, firstChoices, withOffer } from '../../shared/piece/choices';
-import { LivePiece, useLivePiece } from '../../shared/piece/LivePiece';
+import { firstChoices, withOffer } from '../../shared/piece/choices';
+import { LivePiece, useLiveChoices } from '../../shared/piece/LivePiece';
 import { patternsQuery } from '../../shared/piece/queries';
 import { articlesQuery } from '../stock/queries';
 import { useTakeOrder } from './queries';
@@ -60,16 +60,23 @@ function OrderForm({ patterns, articles }: FormProps) {
   const [quantity, setQuantity] = useState<number | string>(1);
   const [note, setNote] = useState('');
   const [search] = useSearchParams();
-  const [choices, setChoices] = useState<Choices>(() => {
+  const {
+    choices,
+    put,
+    set,
+    problem: unworked,
+    live,
+  } = useLiveChoices(() => {
     const asked =
       patterns.find((p) => p.code === search.get('pattern')) ?? patterns.find((p) => p.code === 'square-bar');
     return firstChoices(asked ?? (patterns[0] as Schemas['PatternView']), articles);
-  });
+  }, Number(quantity) || 0);
   const pattern = patterns.find((p) => p.code === choices.pattern) ?? (patterns[0] as Schemas['PatternView']);
-  const live = useLivePiece(choices, Number(quantity) || 0);
-  const set = (change: Partial<Choices>) => setChoices({ ...choices, ...change });
   const refused = take.error instanceof ProblemError ? take.error : undefined;
-  const problem = (field: string) => live.problem(field) ?? refused?.field(`lines[0].${field}`);
+  const problem = useCallback(
+    (field: string) => unworked(field) ?? refused?.field(`lines[0].${field}`),
+    [unworked, refused],
+  );
 
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -117,7 +124,7 @@ function OrderForm({ patterns, articles }: FormProps) {
             value={choices.pattern}
             onChange={(code) => {
               const chosen = patterns.find((p) => p.code === code);
-              if (chosen) setChoices(firstChoices(chosen, articles, choices));
+              if (chosen) put(firstChoices(chosen, articles, choices));
             }}
             error={problem('pattern')}
           />
@@ -148,10 +155,7 @@ function OrderForm({ patterns, articles }: FormProps) {
         </Stack>
       </Grid.Col>
       <Grid.Col span={{ base: 12, md: 7 }}>
-        <LivePiece
-          live={live}
-          onOffer={(offer) => setChoices(withOffer(choices, offer, patterns, articles))}
-        />
+        <LivePiece live={live} onOffer={(offer) => put(withOffer(choices, offer, patterns, articles))} />
       </Grid.Col>
     </Grid>
   );

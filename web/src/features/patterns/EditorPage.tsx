@@ -12,9 +12,9 @@ import {
   Textarea,
   TextInput,
 } from '@mantine/core';
-import { useDebouncedValue, useHotkeys } from '@mantine/hooks';
+import { useHotkeys } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useReducer, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
@@ -110,7 +110,13 @@ function Editor({ start, before }: { start: Definition; before: number }) {
   const vocabulary = useQuery(vocabularyQuery);
   const [history, dispatch] = useReducer(step, { past: [], now: start, future: [] });
   const now = history.now;
-  const set = (change: Partial<Definition>) => dispatch({ to: { ...now, ...change } });
+  const client = useQueryClient();
+  const set = (change: Partial<Definition>) => {
+    const to = { ...now, ...change };
+    // The answer is on its way while the editor is still being drawn.
+    client.prefetchQuery(trialQuery(JSON.stringify(to)));
+    dispatch({ to });
+  };
   /** The key follows the name until it is given one of its own. */
   const rename = (name: string) =>
     set(before === 0 && now.code === keyOf(now.name) ? { name, code: keyOf(name) } : { name });
@@ -118,11 +124,14 @@ function Editor({ start, before }: { start: Definition; before: number }) {
     ['mod+Z', () => dispatch('undo')],
     ['mod+shift+Z', () => dispatch('redo')],
   ]);
-  const [json] = useDebouncedValue(JSON.stringify(now), 60, { leading: true });
-  const trial = useQuery(trialQuery(json));
+  const json = JSON.stringify(now);
+  // Only what is wrong: a new picture alone draws the panel beside, not all the fields again.
+  const judged = useQuery({ ...trialQuery(json), select: judge });
   const keep = useKeepPattern();
   const problems: Schemas['FieldProblem'][] =
-    trial.error instanceof ProblemError ? (trial.error.problem.fields ?? []) : (trial.data?.problems ?? []);
+    judged.error instanceof ProblemError
+      ? (judged.error.problem.fields ?? [])
+      : (judged.data?.problems ?? []);
   const said = (field: string, exact = false) =>
     problems
       .filter((p) => (exact ? p.field === field : p.field === field || p.field.startsWith(`${field}.`)))
@@ -157,7 +166,7 @@ function Editor({ start, before }: { start: Definition; before: number }) {
           <Button
             onClick={save}
             loading={keep.isPending}
-            disabled={problems.length > 0 || !trial.data?.sample}
+            disabled={problems.length > 0 || !judged.data?.made}
           >
             {before === 0 ? t('editor.keep') : t('editor.keepVersion', { version: before + 1 })}
           </Button>
@@ -218,10 +227,10 @@ function Editor({ start, before }: { start: Definition; before: number }) {
                     {place(p.field)} {p.message} {p.remedy}
                   </Text>
                 ))}
-                {!(trial.error instanceof ProblemError && trial.error.problem.fields) && (
-                  <ProblemNote error={trial.error} />
+                {!(judged.error instanceof ProblemError && judged.error.problem.fields) && (
+                  <ProblemNote error={judged.error} />
                 )}
-                {trial.data?.sample && <Sample sample={trial.data.sample} />}
+                <Trial json={json} />
               </Stack>
             </Grid.Col>
           </Grid>
@@ -481,6 +490,16 @@ function Parts({ now, set, said, words }: WordedProps) {
       )}
     </EditableList>
   );
+}
+
+const judge = (trial: Schemas['TrialView']) => ({
+  problems: trial.problems,
+  made: trial.sample !== undefined,
+});
+
+function Trial({ json }: { json: string }) {
+  const { data } = useQuery(trialQuery(json));
+  return data?.sample && <Sample sample={data.sample} />;
 }
 
 /** The pattern in its usual cords: picture, strands with their sums, size. */

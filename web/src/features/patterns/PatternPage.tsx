@@ -1,15 +1,14 @@
 import { Button, Grid, Group, Stack, Text } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { stitchName } from '../../shared/names';
 import { Await, Empty, Page } from '../../shared/Page';
 import { ChoiceFields } from '../../shared/piece/ChoiceFields';
-import { type Choices, firstChoices, withOffer } from '../../shared/piece/choices';
-import { LivePiece, useLivePiece } from '../../shared/piece/LivePiece';
+import { firstChoices, withOffer } from '../../shared/piece/choices';
+import { LivePiece, useLiveChoices } from '../../shared/piece/LivePiece';
 import { patternsQuery } from '../../shared/piece/queries';
 import { articlesQuery } from '../stock/queries';
 import { useWithdraw } from './queries';
@@ -113,9 +112,7 @@ interface LiveProps {
 function Live({ pattern, patterns, articles }: LiveProps) {
   const { t } = useTranslation();
   const navigate = useNavigate();
-  const [choices, setChoices] = useState<Choices>(() => firstChoices(pattern, articles));
-  const set = (change: Partial<Choices>) => setChoices({ ...choices, ...change });
-  const live = useLivePiece(choices, 1);
+  const { choices, put, set, problem, live } = useLiveChoices(() => firstChoices(pattern, articles), 1);
   return (
     <Grid gap="md">
       <Grid.Col span={{ base: 12, md: 4 }}>
@@ -124,13 +121,7 @@ function Live({ pattern, patterns, articles }: LiveProps) {
             {t(`patternKind.${pattern.kind}`)} · {t(`closure.${pattern.closure}`)} ·{' '}
             {pattern.stitches.map((s) => stitchName(t, s)).join(', ')}
           </Text>
-          <ChoiceFields
-            pattern={pattern}
-            articles={articles}
-            choices={choices}
-            set={set}
-            problem={live.problem}
-          />
+          <ChoiceFields pattern={pattern} articles={articles} choices={choices} set={set} problem={problem} />
         </Stack>
       </Grid.Col>
       <Grid.Col span={{ base: 12, md: 8 }}>
@@ -139,7 +130,7 @@ function Live({ pattern, patterns, articles }: LiveProps) {
           onOffer={(offer) =>
             offer.change === 'PATTERN'
               ? navigate(`/patterns/${offer.value}`)
-              : setChoices(withOffer(choices, offer, patterns, articles))
+              : put(withOffer(choices, offer, patterns, articles))
           }
         />
       </Grid.Col>

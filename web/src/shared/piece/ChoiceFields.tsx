@@ -9,6 +9,7 @@ import {
   Text,
 } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
+import { memo } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Schemas } from '../../api/client';
 import { ArticleSelect } from '../ArticleSelect';
@@ -28,7 +29,13 @@ interface FieldsProps {
 }
 
 /** Everything that is chosen of a piece once its pattern is. */
-export function ChoiceFields({ pattern, articles, choices, set, problem }: FieldsProps) {
+export const ChoiceFields = memo(function ChoiceFields({
+  pattern,
+  articles,
+  choices,
+  set,
+  problem,
+}: FieldsProps) {
   const { t } = useTranslation();
   return (
     <>
@@ -87,7 +94,7 @@ export function ChoiceFields({ pattern, articles, choices, set, problem }: Field
       />
     </>
   );
-}
+});
 
 interface PartProps {
   part: Schemas['PartView'];

@@ -1,7 +1,6 @@
 import { Stack, Text } from '@mantine/core';
-import { useDebouncedValue } from '@mantine/hooks';
-import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { memo, useCallback, useMemo, useRef, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { ProblemNote } from '../ProblemNote';
@@ -9,36 +8,51 @@ import type { Choices } from './choices';
 import { PiecePanel } from './PiecePanel';
 import { workOutQuery } from './queries';
 
-/** The first choice is asked about at once, those that follow within this time together; milliseconds. */
-const SETTLE_MS = 60;
-
-/** Works the choices out as they change. */
-export function useLivePiece(choices: Choices, quantity: number) {
+/**
+ * Choices, and the piece worked out from them as they change. The server is asked in the moment of the choice, so that the
+ * answer is on its way while the form is still being drawn. `set`, `put` and `problem` stay the same functions, so that what
+ * they are handed to is drawn again only when it must.
+ */
+export function useLiveChoices(start: () => Choices, quantity: number) {
   const { units } = useUnits();
-  const asked = useMemo(() => ({ choices: { ...choices, units }, quantity }), [choices, units, quantity]);
-  const [settled] = useDebouncedValue(asked, SETTLE_MS, { leading: true });
-  const { data, error } = useQuery(workOutQuery(settled.choices, settled.quantity));
-  const problems = (data?.problems ?? []).map((p) => ({ field: p.field, text: `${p.message} ${p.remedy}` }));
-  return {
-    piece: data?.piece,
-    error,
-    problems,
-    problem: (field: string) => problems.find((p) => p.field === field)?.text,
-  };
+  const client = useQueryClient();
+  const [choices, setChoices] = useState(start);
+  const latest = useRef(choices);
+  const { data, error } = useQuery(workOutQuery({ ...choices, units }, quantity));
+  const put = useCallback(
+    (next: Choices) => {
+      latest.current = next;
+      client.prefetchQuery(workOutQuery({ ...next, units }, quantity));
+      setChoices(next);
+    },
+    [client, units, quantity],
+  );
+  const set = useCallback((change: Partial<Choices>) => put({ ...latest.current, ...change }), [put]);
+  const problems = useMemo(
+    () => (data?.problems ?? []).map((p) => ({ field: p.field, text: `${p.message} ${p.remedy}` })),
+    [data?.problems],
+  );
+  const problem = useCallback((field: string) => problems.find((p) => p.field === field)?.text, [problems]);
+  return { choices, put, set, problem, live: { piece: data?.piece, error, problems } };
 }
 
 interface Props {
-  live: ReturnType<typeof useLivePiece>;
+  live: ReturnType<typeof useLiveChoices>['live'];
   onOffer: (offer: Schemas['OfferView']) => void;
 }
 
+const Panel = memo(PiecePanel);
+
 /** The worked-out piece, or everything that stands against it. */
 export function LivePiece({ live, onOffer }: Props) {
+  const now = useRef(onOffer);
+  now.current = onOffer;
+  const take = useCallback((offer: Schemas['OfferView']) => now.current(offer), []);
   return (
     <Stack className="panel" p="md" mih={300}>
       <ProblemNote error={live.error} />
       {live.piece ? (
-        <PiecePanel piece={live.piece} onOffer={onOffer} />
+        <Panel piece={live.piece} onOffer={take} />
       ) : (
         live.problems.map((p) => (
           <Text key={p.field} c="var(--act)" role="alert">

@@ -28,20 +28,25 @@ class AnswerTimes {
             measure(
                     page,
                     "order form, another wrist",
-                    n -> page.getByLabel("or wrist").fill((150 + 7 * (n % 10)) + " mm"));
+                    n -> page.getByLabel("or wrist").fill(fresh(140, 7, n)));
             page.navigate("/patterns/falls-tab");
             page.locator("figure img").waitFor();
             measure(
                     page,
                     "pattern page, another wrist",
-                    n -> page.getByLabel("or wrist").fill((150 + 7 * (n % 10)) + " mm"));
+                    n -> page.getByLabel("or wrist").fill(fresh(140, 7, n)));
             page.navigate("/patterns/new?from=spiral-fob");
             page.locator("figure img").waitFor();
             measure(
                     page,
                     "editor, another length",
-                    n -> page.getByLabel("Finished length").fill((80 + 5 * (n % 20)) + " mm"));
+                    n -> page.getByLabel("Finished length").fill(fresh(80, 5, n)));
         }
+    }
+
+    /** A length that was not asked about before, and far enough from the last to look different. */
+    private static String fresh(int from, int step, int n) {
+        return String.format(Locale.ROOT, "%.2f mm", from + step * n % 100 + n / 100.0);
     }
 
     private static void measure(Page page, String what, Consumer<Integer> choice) {

@@ -28,6 +28,9 @@ import java.util.Optional;
 final class SectionDrawer implements Section.Visitor<Boolean> {
 
     private static final double GAP = 3;
+    /** Depth of a layer in diameters of the thinnest cord: less than cords that cross lie apart, and as few as can be. */
+    static final double LAYER = 0.5;
+
     private static final List<Seat> BODY_SEATS = List.of(Seat.CORE, Seat.WORKING, Seat.FALL, Seat.EDGE);
 
     private final WorkedPiece piece;
@@ -50,7 +53,7 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
                 .mapToDouble(c -> c.workedMillimetres())
                 .min()
                 .orElse(1);
-        this.canvas = new Canvas(0.4 * thinnest);
+        this.canvas = new Canvas(LAYER * thinnest);
         this.parts = new Schematics(canvas, piece);
     }
 

@@ -74,22 +74,43 @@ final class StitchRun {
         return start + repeats * pitch;
     }
 
-    /** Repeats until every strand is back on its own path and the twist is whole. */
+    /** Repeats until every path is taken by the same cord again and the twist is whole. */
     private int period() {
-        int period = 1;
+        int rings = 1;
         for (int p = 0; p < stitch.paths().size(); p++) {
-            int length = 1;
-            for (int at = stitch.paths().get(p).next();
-                    at != p && length <= stitch.paths().size();
-                    length++) {
-                at = stitch.paths().get(at).next();
+            rings = lcm(rings, ring(p));
+        }
+        int period = rings;
+        for (int shorter = rings - 1; shorter > 0; shorter--) {
+            if (rings % shorter == 0 && sameCordsAfter(shorter)) {
+                period = shorter;
             }
-            period = lcm(period, length);
         }
         if (stitch.turnPerRepeat() != 0) {
             period = lcm(period, (int) Math.round(FULL_TURN / Math.abs(stitch.turnPerRepeat())));
         }
         return period;
+    }
+
+    /** How many paths a strand takes in turn that starts on this one. */
+    private int ring(int path) {
+        int length = 1;
+        for (int at = stitch.paths().get(path).next();
+                at != path && length <= stitch.paths().size();
+                length++) {
+            at = stitch.paths().get(at).next();
+        }
+        return length;
+    }
+
+    private boolean sameCordsAfter(int repeats) {
+        for (int p = 0; p < stitch.paths().size(); p++) {
+            Seat seat = stitch.paths().get(p).seat();
+            if (slotOn(p, repeats, seat) != slotOn(p, 0, seat)) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static int lcm(int a, int b) {
