@@ -219,7 +219,7 @@ function Trimmings({ trimmings }: { trimmings: Schemas['TrimmingView'][] }) {
               length: formatLength(trimming.lengthUm, units),
               article: `${trimming.articleName} (${trimming.articleCode})`,
               source: strandName(t, trimming.sourceRole),
-              sources: trimming.sourcePieces.map((p) => `#${p}`).join(', '),
+              sources: [...new Set(trimming.sourcePieces)].map((p) => `#${p}`).join(', '),
               tail: formatLength(trimming.tailUm, units),
             })}
           </Text>

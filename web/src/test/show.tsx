@@ -1,0 +1,31 @@
+import { MantineProvider } from '@mantine/core';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, render } from '@testing-library/react';
+import type { ReactElement } from 'react';
+import { MemoryRouter } from 'react-router';
+import { afterEach, vi } from 'vitest';
+import '../app/i18n';
+import { UnitsProvider } from '../app/units';
+
+afterEach(() => {
+  cleanup();
+  localStorage.clear();
+  vi.unstubAllGlobals();
+});
+
+/** Shows an element with all that pages stand on; a query that is not answered in `known` fails the test's fetch. */
+export function show(element: ReactElement, known: [readonly unknown[], unknown][] = []) {
+  const client = new QueryClient({
+    defaultOptions: { queries: { retry: false, staleTime: Number.POSITIVE_INFINITY } },
+  });
+  for (const [key, data] of known) client.setQueryData(key, data);
+  return render(
+    <MantineProvider env="test">
+      <QueryClientProvider client={client}>
+        <MemoryRouter>
+          <UnitsProvider>{element}</UnitsProvider>
+        </MemoryRouter>
+      </QueryClientProvider>
+    </MantineProvider>,
+  );
+}
