@@ -2,7 +2,7 @@ import { MantineProvider } from '@mantine/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render } from '@testing-library/react';
 import type { ReactElement } from 'react';
-import { MemoryRouter } from 'react-router';
+import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, vi } from 'vitest';
 import '../app/i18n';
 import { UnitsProvider } from '../app/units';
@@ -14,7 +14,11 @@ afterEach(() => {
 });
 
 /** Shows an element with all that pages stand on; a query that is not answered in `known` fails the test's fetch. */
-export function show(element: ReactElement, known: [readonly unknown[], unknown][] = []) {
+export function show(
+  element: ReactElement,
+  known: [readonly unknown[], unknown][] = [],
+  at = { route: '*', address: '/' },
+) {
   const client = new QueryClient({
     defaultOptions: { queries: { retry: false, staleTime: Number.POSITIVE_INFINITY } },
   });
@@ -22,8 +26,12 @@ export function show(element: ReactElement, known: [readonly unknown[], unknown]
   return render(
     <MantineProvider env="test">
       <QueryClientProvider client={client}>
-        <MemoryRouter>
-          <UnitsProvider>{element}</UnitsProvider>
+        <MemoryRouter initialEntries={[at.address]}>
+          <UnitsProvider>
+            <Routes>
+              <Route path={at.route} element={element} />
+            </Routes>
+          </UnitsProvider>
         </MemoryRouter>
       </QueryClientProvider>
     </MantineProvider>,

@@ -11,6 +11,7 @@ import dev.restis.core.stitch.Gauge;
 import dev.restis.core.stitch.OwnStitch;
 import dev.restis.core.stitch.Stitch;
 import java.time.Clock;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -39,6 +40,8 @@ class CentreLineShelf {
             return new Asked(TightLines.key(stitch, ratio) + "#" + description, stitch, ratio);
         }
     }
+
+    private static final Duration LOOKED_AT_WITHIN = Duration.ofSeconds(20);
 
     private final JdbcClient jdbc;
     private final SchedulerClient scheduler;
@@ -90,6 +93,9 @@ class CentreLineShelf {
             done.put(asked.key(), lines);
             return Optional.of(lines);
         }
+        if (kept.state() == PullState.WAITING) {
+            stillWanted(asked.key());
+        }
         pulling.add(new PullingView(asked.stitch().code(), kept.state(), kept.progress(), kept.reason()));
         return Optional.empty();
     }
@@ -99,6 +105,12 @@ class CentreLineShelf {
                 .param(key)
                 .query(Kept.class)
                 .optional();
+    }
+
+    private void stillWanted(String key) {
+        apart.executeWithoutResult(status -> jdbc.sql("update centre_line set asked_at = now() where key = ?")
+                .param(key)
+                .update());
     }
 
     /** In a transaction of its own, for pictures are drawn while reading. */
@@ -122,8 +134,18 @@ class CentreLineShelf {
         return new Kept(PullState.WAITING, 0, "", "");
     }
 
-    /** Pulls what was asked for tight; run by the scheduler on one instance. Killed in the middle, it starts again. */
+    /**
+     * Pulls what was asked for tight; run by the scheduler on one instance. Killed in the middle, it starts again. What nobody
+     * has looked at for a while is forgotten, so that what somebody looks at is not kept waiting by all that was ever typed.
+     */
     void pullTight(String key) {
+        int forgotten = jdbc.sql("""
+                        delete from centre_line
+                        where key = ? and state = 'WAITING' and asked_at < now() - make_interval(secs => ?)
+                        """).params(key, LOOKED_AT_WITHIN.toSeconds()).update();
+        if (forgotten > 0) {
+            return;
+        }
         record Row(String stitch, int cores, double coreRatio, double sideRatio) {}
         Optional<Row> row = jdbc.sql("select stitch, cores, core_ratio, side_ratio from centre_line where key = ?")
                 .param(key)

@@ -19,6 +19,8 @@ import dev.restis.core.stitch.PathElement;
 import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitches;
 import dev.restis.core.stitch.Waypoint;
+import java.util.Arrays;
+import java.util.Collection;
 import java.util.Map;
 import java.util.stream.Collectors;
 import tools.jackson.core.JacksonException;
@@ -32,6 +34,9 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.ValueDeserializer;
 import tools.jackson.databind.ValueSerializer;
+import tools.jackson.databind.exc.InvalidTypeIdException;
+import tools.jackson.databind.exc.MismatchedInputException;
+import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.module.SimpleModule;
 
@@ -100,16 +105,53 @@ final class PatternJson {
                 .map(r -> r.getPropertyName() == null ? "[" + r.getIndex() + "]" : "." + r.getPropertyName())
                 .collect(Collectors.joining())
                 .replaceFirst("^\\.", "");
+        return Fault.of(path.isEmpty() ? field : path, "pattern.json", reason(e));
+    }
+
+    /** In the words of the format, not of the library that reads it. */
+    private static String reason(JacksonException e) {
         Throwable cause = e;
         while (cause.getCause() != null && cause.getCause() != cause) {
             cause = cause.getCause();
         }
-        String reason = cause instanceof JacksonException jackson ? jackson.getOriginalMessage() : cause.getMessage();
-        String first = String.valueOf(reason).lines().findFirst().orElse("");
-        String plain = cause instanceof NullPointerException
-                ? "a part is missing"
-                : first.replaceAll("`[^`]*\\.([A-Za-z$]+)`", "$1").replaceAll("\\(class [^)]*\\)", "");
-        return Fault.of(path.isEmpty() ? field : path, "pattern.json", plain);
+        if (cause instanceof UnrecognizedPropertyException unknown) {
+            return "\"" + unknown.getPropertyName() + "\" has no place here";
+        }
+        if (cause instanceof InvalidTypeIdException unknown) {
+            return unknown.getTypeId() == null
+                    ? "its kind is missing"
+                    : "there is no kind \"" + unknown.getTypeId() + "\" here";
+        }
+        if (cause instanceof MismatchedInputException mismatch) {
+            return expected(mismatch);
+        }
+        if (cause instanceof JacksonException jackson) {
+            return String.valueOf(jackson.getOriginalMessage())
+                    .lines()
+                    .findFirst()
+                    .orElse("");
+        }
+        return cause instanceof NullPointerException ? "a part is missing" : String.valueOf(cause.getMessage());
+    }
+
+    private static String expected(MismatchedInputException mismatch) {
+        Class<?> type = mismatch.getTargetType();
+        if (String.valueOf(mismatch.getOriginalMessage()).startsWith("Null value")) {
+            return "a part is missing";
+        }
+        if (type != null && type.isEnum()) {
+            return "one of "
+                    + Arrays.stream(type.getEnumConstants())
+                            .map(String::valueOf)
+                            .collect(Collectors.joining(", ")) + " is expected";
+        }
+        if (type != null && (type.isPrimitive() || Number.class.isAssignableFrom(type))) {
+            return type == boolean.class ? "true or false is expected" : "a number in range is expected";
+        }
+        if (type != null && Collection.class.isAssignableFrom(type)) {
+            return "a list is expected";
+        }
+        return "something else is expected here";
     }
 
     private static JsonMapper mapper() {

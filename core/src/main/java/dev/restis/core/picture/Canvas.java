@@ -77,6 +77,11 @@ final class Canvas {
         bendOut = 0;
     }
 
+    /** Whether what is drawn now is bowed. */
+    boolean bending() {
+        return unrolled;
+    }
+
     private double bend(double x) {
         double t = Math.max(0, Math.min(1, (x - bendFrom) / (bendTo - bendFrom)));
         return bendOut * Math.sin(Math.PI * t);

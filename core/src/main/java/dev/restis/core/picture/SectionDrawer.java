@@ -166,15 +166,22 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
         int left = most;
         double bead = worked.beadLength().toMillimetres();
         List<Integer> groups = worked.groups();
-        StitchRun run = new StitchRun(canvas, centreLines, section.stitch(), worked.gauge(), cords(section), pitch);
+        List<StitchRun.Stretch> stretches = new ArrayList<>();
+        List<Double> beads = new ArrayList<>();
         for (int g = 0; g < groups.size() && left > 0; g++) {
             if (g > 0) {
-                bead(section, worked, bead);
+                beads.add(x);
+                on(bead);
                 left -= (int) Math.ceil(bead / pitch);
             }
             int repeats = Math.max(1, Math.min(groups.get(g), left));
-            on(run.draw(x, repeats) - x);
+            stretches.add(new StitchRun.Stretch(x, repeats));
+            on(repeats * pitch);
             left -= repeats;
+        }
+        new StitchRun(canvas, centreLines, section.stitch(), worked.gauge(), cords(section), pitch).draw(stretches);
+        if (!beads.isEmpty()) {
+            canvas.repeated(beads, () -> bead(section, worked, bead));
         }
         if (left <= 0 && worked.repeats() > most) {
             shortened = true;
@@ -194,15 +201,15 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
         return cords;
     }
 
-    /** A bead between two groups: some strands through it, the others around its outside. */
+    /** A bead between two groups, from 0 on: some strands through it, the others around its outside. */
     private void bead(Body section, WorkedBody worked, double length) {
         Section.Motif motif = section.motif().orElseThrow();
         double across = millimetres(motif.hardware(), Measure.ACROSS);
         double hole = millimetres(motif.hardware(), Measure.HOLE);
         Gauge gauge = worked.gauge();
-        double middle = x + length / 2;
+        double middle = length / 2;
         canvas.bead(slotNumber(motif.hardware()), middle, 0, gauge.core(), length / 2, across / 2, hole / 2);
-        straight(motif.seats(), x - gauge.working() / 2, x + length + gauge.working() / 2);
+        straight(motif.seats(), -gauge.working() / 2, length + gauge.working() / 2);
         List<Seat> outside = new ArrayList<>();
         for (Seat place : BODY_SEATS) {
             if (!motif.seats().contains(section.legsOf(place))
@@ -220,14 +227,13 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
                     Lanes.diameter(piece, around.get(i)),
                     CentreLine.smooth(
                             List.of(
-                                    new Point(x - gauge.working(), side * edge, 0),
-                                    new Point(x + 0.22 * length, side * Math.max(out * 0.86, edge), 0),
+                                    new Point(-gauge.working(), side * edge, 0),
+                                    new Point(0.22 * length, side * Math.max(out * 0.86, edge), 0),
                                     new Point(middle, side * Math.max(out, edge), 0),
-                                    new Point(x + 0.78 * length, side * Math.max(out * 0.86, edge), 0),
-                                    new Point(x + length + gauge.working(), side * edge, 0)),
+                                    new Point(0.78 * length, side * Math.max(out * 0.86, edge), 0),
+                                    new Point(length + gauge.working(), side * edge, 0)),
                             4));
         }
-        on(length);
     }
 
     /** A body beside the piece, drawn beyond its end in its own cord. */

@@ -54,24 +54,37 @@ final class StitchRun {
                                 .map(w -> layout.point(w, pitch, path.seat()))
                                 .toList())
                         .toList());
-        this.steps = tight.isPresent() ? TIGHT_STEPS : ROUGH_STEPS;
+        int usual = tight.isPresent() ? TIGHT_STEPS : ROUGH_STEPS;
+        // Where stitches are bowed they are small, and each is drawn anew.
+        this.steps = canvas.bending() ? usual / 2 : usual;
     }
+
+    /** A stretch of the body: where it starts, and how many repeats it has. */
+    record Stretch(double start, int repeats) {}
 
     /** Draws {@code repeats} repeats from {@code start} on; returns where they end. */
     double draw(double start, int repeats) {
-        int period = Math.min(period(), repeats);
+        draw(List.of(new Stretch(start, repeats)));
+        return start + repeats * pitch;
+    }
+
+    /** Draws stretches of one body, each beginning the stitch anew. */
+    void draw(List<Stretch> stretches) {
+        int longest = stretches.stream().mapToInt(Stretch::repeats).max().orElse(0);
+        int period = Math.min(period(), longest);
         for (int phase = 0; phase < period; phase++) {
             List<Double> at = new ArrayList<>();
-            for (int r = phase; r < repeats; r += period) {
-                at.add(start + r * pitch);
+            for (Stretch stretch : stretches) {
+                for (int r = phase; r < stretch.repeats(); r += period) {
+                    at.add(stretch.start() + r * pitch);
+                }
             }
             int now = phase;
             canvas.repeated(at, () -> repeat(now));
         }
         if (stitch.pathsOf(Seat.CORE) == 0) {
-            cores(start, start + repeats * pitch);
+            stretches.forEach(s -> cores(s.start(), s.start() + s.repeats() * pitch));
         }
-        return start + repeats * pitch;
     }
 
     /** Repeats until every path is taken by the same cord again and the twist is whole. */

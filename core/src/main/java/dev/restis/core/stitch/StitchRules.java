@@ -30,6 +30,9 @@ public final class StitchRules {
         if (!(Math.abs(stitch.turnPerRepeat()) <= 180)) {
             faults.add(Fault.of("turnPerRepeat", "pattern.count", -180, 180, stitch.turnPerRepeat()));
         }
+        layers("pitch", stitch.pitch(), faults);
+        layers("thickness", stitch.thickness(), faults);
+        layers("width", stitch.width(), faults);
         if (faults.isEmpty()) {
             Gauge gauge = new Gauge(1, 1, stitch.cores().least(), stitch.coreLayout());
             body("pitch", stitch.pitch(gauge).toMillimetres(), faults);
@@ -55,6 +58,15 @@ public final class StitchRules {
         }
     }
 
+    private static void layers(String field, Stitch.Layers layers, List<Fault> faults) {
+        for (double share : new double[] {layers.perCore(), layers.perWorking(), layers.perSide(), layers.fixed()}) {
+            if (!(Math.abs(share) <= MOST_BODY)) {
+                faults.add(Fault.of(field, "stitch.body", LEAST_BODY, MOST_BODY, share));
+                return;
+            }
+        }
+    }
+
     private static void body(String field, double diameters, List<Fault> faults) {
         if (!(diameters >= LEAST_BODY && diameters <= MOST_BODY)) {
             faults.add(Fault.of(field, "stitch.body", LEAST_BODY, MOST_BODY, diameters));
@@ -74,6 +86,13 @@ public final class StitchRules {
             faults.add(Fault.of(field, "stitch.far", FARTHEST));
         }
         double pitch = stitch.pitch(gauge).toMillimetres();
+        for (Stitch.Stretch stretch : path.stretches()) {
+            double each = stretch.element().millimetres(gauge, 1, pitch);
+            if (!(each >= 0 && each <= MOST_BODY)) {
+                faults.add(Fault.of(field, "stitch.use", each, pitch, MOST_BODY));
+                return;
+            }
+        }
         double used = stitch.use(gauge, path.seat()).toMillimetres();
         if (!(used >= 0.99 * pitch && used <= MOST_BODY)) {
             faults.add(Fault.of(field, "stitch.use", used, pitch, MOST_BODY));

@@ -1,0 +1,156 @@
+package dev.restis.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.http.HttpMethod;
+import tools.jackson.databind.JsonNode;
+
+/** The house's sizes, fits, swatches and margin: what cannot be is refused by field, and what is kept changes the next piece. */
+class MeasuresTest extends RestisTest {
+
+    private static final String EASES = "{\"SNUG\": \"5 mm\", \"COMFORTABLE\": \"12 mm\", \"LOOSE\": \"22 mm\"}";
+
+    private static String sizes(String rows, String eases) {
+        return "{\"sizes\": [" + rows + "], \"eases\": " + eases + ", \"units\": \"METRIC\"}";
+    }
+
+    private static String row(String name, String wrist, String hand) {
+        return "{\"name\": \"%s\", \"wrist\": \"%s\", \"hand\": \"%s\"}".formatted(name, wrist, hand);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "M, 16 cm, 12 cm, L, 18 cm, 22 cm, sizes[0].hand, hand.smaller",
+        "M, 16 cm, 20 cm, m, 18 cm, 22 cm, sizes[1].name, pattern.twice",
+        "M, 18 cm, 22 cm, S, 16 cm, 20 cm, sizes[1].wrist, sizes.order",
+        "M, 2 cm, 20 cm, L, 18 cm, 22 cm, sizes[0].wrist, length.range",
+        "M, 16 cm, 9 m, L, 18 cm, 22 cm, sizes[0].hand, length.range",
+        "M, wide, 20 cm, L, 18 cm, 22 cm, sizes[0].wrist, length.unread",
+        "'', 16 cm, 20 cm, L, 18 cm, 22 cm, sizes[0].name, missing",
+        "extraordinarily, 16 cm, 20 cm, L, 18 cm, 22 cm, sizes[0].name, tooLong"
+    })
+    void aSizeTableThatCannotBeIsRefusedWhereItIsWrong(
+            String n1, String w1, String h1, String n2, String w2, String h2, String field, String code)
+            throws Exception {
+        String before = ask("/api/measures/sizes").text();
+        Answer answer =
+                send(HttpMethod.PUT, "/api/measures/sizes", sizes(row(n1, w1, h1) + "," + row(n2, w2, h2), EASES));
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.field(field).path("code").asString()).isEqualTo(code);
+        assertThat(answer.field(field).path("remedy").asString()).isNotBlank();
+        assertThat(ask("/api/measures/sizes").text()).isEqualTo(before);
+    }
+
+    @Test
+    void aTableWithoutSizesOrWithNegativeEaseIsRefused() throws Exception {
+        assertThat(send(HttpMethod.PUT, "/api/measures/sizes", sizes("", EASES))
+                        .field("sizes")
+                        .path("code")
+                        .asString())
+                .isEqualTo("sizes.range");
+        String negative = EASES.replace("\"5 mm\"", "\"-5 mm\"");
+        Answer answer = send(HttpMethod.PUT, "/api/measures/sizes", sizes(row("M", "16 cm", "20 cm"), negative));
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.text()).contains("eases.SNUG");
+    }
+
+    /** A looser house fit by 10 mm makes the next band 10 mm longer, within a repeat; orders taken before keep theirs. */
+    @Test
+    void theHousesEaseReachesTheNextPiece() throws Exception {
+        String before = ask("/api/measures/sizes").text();
+        JsonNode table = ask("/api/measures/sizes").body();
+        StringBuilder rows = new StringBuilder();
+        for (JsonNode size : table.path("sizes")) {
+            rows.append(rows.isEmpty() ? "" : ",")
+                    .append(row(
+                            size.path("name").asString(),
+                            size.path("wristUm").asLong() / 1000.0 + " mm",
+                            size.path("handUm").asLong() / 1000.0 + " mm"));
+        }
+        long usual = target();
+        try {
+            String looser = EASES.replace("12 mm", "22 mm").replace("\"LOOSE\": \"22 mm\"", "\"LOOSE\": \"32 mm\"");
+            Answer kept = send(HttpMethod.PUT, "/api/measures/sizes", sizes(rows.toString(), looser));
+            assertThat(kept.status()).as(kept.text()).isEqualTo(204);
+            assertThat(target() - usual).isEqualTo(10_000);
+        } finally {
+            send(HttpMethod.PUT, "/api/measures/sizes", sizes(rows.toString(), EASES));
+        }
+        assertThat(ask("/api/measures/sizes").text()).isEqualTo(before);
+    }
+
+    private long target() throws Exception {
+        return tell("/api/patterns/work-out", "{\"quantity\": 1, \"choices\": " + snake("16 cm") + "}")
+                .body()
+                .path("piece")
+                .path("fit")
+                .path("target")
+                .path("totalUm")
+                .asLong();
+    }
+
+    private static String swatch(String stitch, int cores, int repeats, String body, String used) {
+        return """
+                {"stitch": "%s", "material": "polyester", "maker": "Tove", "working": "2 mm", "core": "2 mm", "cores": %d,
+                 "repeats": %d, "body": "%s", "used": "%s", "units": "METRIC"}
+                """.formatted(stitch, cores, repeats, body, used);
+    }
+
+    /** Twenty square knots in 1.9 mm worked cord over two cores: 82.1 mm of body, 434 mm of cord. */
+    @ParameterizedTest
+    @CsvSource({
+        "macaroni, 2, 20, 82 mm, 434 mm, stitch, swatch.stitch",
+        "plain, 2, 20, 82 mm, 434 mm, stitch, swatch.stitch",
+        "square-knot, 12, 20, 82 mm, 434 mm, cores, swatch.cores",
+        "square-knot, 2, 1, 82 mm, 434 mm, repeats, swatch.repeats",
+        "square-knot, 2, 9000, 82 mm, 434 mm, repeats, swatch.repeats",
+        "square-knot, 2, 20, 8.2 mm, 434 mm, body, swatch.far",
+        "square-knot, 2, 20, 82 mm, 43 mm, used, length.range",
+        "square-knot, 2, 20, 82 mm, 140 mm, used, swatch.far",
+        "square-knot, 2, 20, '', 434 mm, body, missing",
+        "square-knot, 2, 20, 82 mm, much, used, length.unread"
+    })
+    void aSwatchThatCannotBeBelievedIsRefused(
+            String stitch, int cores, int repeats, String body, String used, String field, String code)
+            throws Exception {
+        long kept = count("swatch");
+        Answer answer = tell("/api/measures/swatches", swatch(stitch, cores, repeats, body, used));
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.field(field).path("code").asString())
+                .isEqualTo(code.equals("length.range") ? "swatch.far" : code);
+        assertThat(count("swatch")).isEqualTo(kept);
+    }
+
+    /** A tenth more cord on the swatch is a tenth more in the body of the piece; withdrawn, it counts no more. */
+    @Test
+    void aSwatchReplacesGeometryUntilItIsWithdrawn() throws Exception {
+        long geometry = bodyEach();
+        Answer made = tell("/api/measures/swatches", swatch("square-knot", 2, 20, "82.08 mm", "477.57 mm"));
+        assertThat(made.status()).as(made.text()).isEqualTo(201);
+        assertThat((double) bodyEach() / geometry).isBetween(1.099, 1.101);
+        send(
+                HttpMethod.DELETE,
+                "/api/measures/swatches/" + made.body().path("id").asLong(),
+                "");
+        assertThat(bodyEach()).isEqualTo(geometry);
+    }
+
+    private long bodyEach() throws Exception {
+        String choices = """
+                {"quantity": 1, "choices": {"pattern": "square-bar", "wrist": "16.5 cm", "colours": ["NT2", "OA2"], "units": "METRIC"}}
+                """;
+        JsonNode strands =
+                tell("/api/patterns/work-out", choices).body().path("piece").path("strands");
+        for (JsonNode strand : strands) {
+            for (JsonNode term : strand.path("sum").path("terms")) {
+                if (term.path("code").asString().equals("body.square-knot")) {
+                    return term.path("eachUm").asLong();
+                }
+            }
+        }
+        throw new AssertionError("no square knots in " + strands);
+    }
+}
