@@ -31,6 +31,7 @@ final class FobsAndLanyards {
     private static final Length FRINGE = Length.ofMillimetres(25);
     private static final Hardware RING = Hardware.of(Hardware.Kind.RING, 25, 2);
     private static final Hardware CLIP = Hardware.of(Hardware.Kind.CLASP, 38, 12, 3);
+    private static final Hardware WIDE_CLIP = Hardware.of(Hardware.Kind.CLASP, 38, 16, 3);
     private static final Hardware BREAKAWAY = Hardware.of(Hardware.Kind.BREAKAWAY, 22, 7);
 
     static final Pattern SPIRAL_FOB = spiralFob("spiral-fob", "Spiral key fob on a ring", false);
@@ -98,7 +99,7 @@ final class FobsAndLanyards {
         Draft draft = Draft.piece(Kind.FOB, "diamond-fob", "Key fob of hitched diamonds on a swivel clasp", 130)
                 .cord("anchors", 2, Draft.NIGHT_TIDE)
                 .cord("hitched", 2, Draft.BRINE)
-                .part("clasp", CLIP)
+                .part("clasp", WIDE_CLIP)
                 .folded("anchor", 0, 1, CORE)
                 .folded("hitched", 1, 2, WORKING)
                 .then(new Mount("clasp", Hitch.LARKS_HEAD, all, false))

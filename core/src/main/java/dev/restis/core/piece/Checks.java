@@ -181,11 +181,13 @@ final class Checks {
                 Map.of("strands", (double) strands, "ratio", ratio)));
     }
 
-    /** Whether the band lies on the bars it is mounted on. */
+    /** Whether what is mounted lies on its bar: a band on a buckle, a fob on its ring, a lanyard on its clip. */
     private void bars() {
         for (Section section : parts.pattern.sections()) {
-            if (section instanceof Mount mount && mount.within()) {
+            if (section instanceof Mount mount) {
                 bar(mount.hardware(), widthAt(mount.seats(), mount.hitch()));
+            } else if (section instanceof Section.Attached attached) {
+                bar(attached.hardware(), widthAt(List.of(Seat.CORE, Seat.WORKING), Section.Hitch.FOLD));
             } else if (section instanceof TuckBack back && !mounted(back.hardware())) {
                 bar(back.hardware(), widthAt(back.seats(), Section.Hitch.FOLD));
             }

@@ -51,6 +51,15 @@ class ChecksTest {
         assertThat(check.lengths()).containsEntry("width", new Length(12_540));
     }
 
+    /** Two cords of 2 mm, folded over a ring: four legs worked at 1.9 and hitched lie 8.36 mm wide. */
+    @ParameterizedTest
+    @CsvSource({"9, GOOD", "8, TIGHT", "7, NO"})
+    void aFobOnItsRing(double inner, Verdict verdict) {
+        Check check = check(with("spiral-fob", "ring", Hardware.of(Kind.RING, inner, 2)), "bar");
+        assertThat(check.verdict()).isEqualTo(verdict);
+        assertThat(check.lengths()).containsEntry("width", new Length(8_360));
+    }
+
     /** Four leather tails of 2 mm make 4.828 mm: they fill 5.4 to 0.894, slip in 6.5, and do not go through 4.6. */
     @ParameterizedTest
     @CsvSource({"5.4, GOOD, GOOD", "6.5, GOOD, NO", "5.0, TIGHT, GOOD", "4.6, NO, GOOD"})
