@@ -62,6 +62,11 @@ const PLACES: Record<string, Record<string, string>> = {
   tab: { WORKING: 'TAB' },
 };
 
+/** A definition may name the places in any order. */
+const sameEntries = (one: Record<string, Value>, other: Record<string, Value>) =>
+  Object.keys(one).length === Object.keys(other).length &&
+  Object.entries(one).every(([key, value]) => other[key] === value);
+
 function Field({ label, kind, value, onChange, definition, vocabulary }: FieldProps) {
   const { t } = useTranslation();
   const part = (of: string, set: (slot: string) => void) => (
@@ -211,9 +216,7 @@ function Field({ label, kind, value, onChange, definition, vocabulary }: FieldPr
       );
     }
     case 'places': {
-      const now =
-        Object.keys(PLACES).find((k) => JSON.stringify(PLACES[k]) === JSON.stringify(objectOf(value))) ??
-        'other';
+      const now = Object.keys(PLACES).find((k) => sameEntries(PLACES[k] ?? {}, objectOf(value))) ?? 'other';
       return choice(
         [...Object.keys(PLACES), ...(now === 'other' ? ['other'] : [])].map((k) => ({
           value: k,
