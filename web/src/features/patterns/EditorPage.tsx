@@ -15,7 +15,7 @@ import {
 import { useHotkeys } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useReducer, useState } from 'react';
+import { memo, useCallback, useMemo, useReducer, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
@@ -111,12 +111,17 @@ function Editor({ start, before }: { start: Definition; before: number }) {
   const [history, dispatch] = useReducer(step, { past: [], now: start, future: [] });
   const now = history.now;
   const client = useQueryClient();
-  const set = (change: Partial<Definition>) => {
-    const to = { ...now, ...change };
-    // The answer is on its way while the editor is still being drawn.
-    client.prefetchQuery(trialQuery(JSON.stringify(to)));
-    dispatch({ to });
-  };
+  const latest = useRef(now);
+  latest.current = now;
+  const set = useCallback(
+    (change: Partial<Definition>) => {
+      const to = { ...latest.current, ...change };
+      // The answer is on its way while the editor is still being drawn.
+      client.prefetchQuery(trialQuery(JSON.stringify(to)));
+      dispatch({ to });
+    },
+    [client],
+  );
   /** The key follows the name until it is given one of its own. */
   const rename = (name: string) =>
     set(before === 0 && now.code === keyOf(now.name) ? { name, code: keyOf(name) } : { name });
@@ -128,14 +133,15 @@ function Editor({ start, before }: { start: Definition; before: number }) {
   // Only what is wrong: a new picture alone draws the panel beside, not all the fields again.
   const judged = useQuery({ ...trialQuery(json), select: judge });
   const keep = useKeepPattern();
-  const problems: Schemas['FieldProblem'][] =
-    judged.error instanceof ProblemError
-      ? (judged.error.problem.fields ?? [])
-      : (judged.data?.problems ?? []);
-  const said = (field: string, exact = false) =>
-    problems
-      .filter((p) => (exact ? p.field === field : p.field === field || p.field.startsWith(`${field}.`)))
-      .map((p) => `${p.message} ${p.remedy}`);
+  const refused = judged.error instanceof ProblemError ? judged.error.problem.fields : undefined;
+  const problems = useMemo(() => refused ?? judged.data?.problems ?? [], [refused, judged.data?.problems]);
+  const said = useCallback(
+    (field: string, exact = false) =>
+      problems
+        .filter((p) => (exact ? p.field === field : p.field === field || p.field.startsWith(`${field}.`)))
+        .map((p) => `${p.message} ${p.remedy}`),
+    [problems],
+  );
   const one = (field: string) =>
     said(field, true)[0] ?? (keep.error instanceof ProblemError ? keep.error.field(field) : undefined);
   const place = (field: string) => {
@@ -257,109 +263,123 @@ interface PartProps {
   said: (field: string) => string[];
 }
 
+/** Whether a list need not be drawn again: nothing that it shows has changed, nor what is said of it. */
+const sameIn =
+  (...parts: (keyof Definition)[]) =>
+  (before: PartProps, after: PartProps) =>
+    before.said === after.said &&
+    before.set === after.set &&
+    parts.every((part) => before.now[part] === after.now[part]);
+
 type WordedProps = PartProps & { words: Schemas['VocabularyView'] };
 
-function Sections({ now, set, said, words }: WordedProps) {
-  const { t } = useTranslation();
-  return (
-    <EditableList
-      title={t('editor.sections')}
-      items={now.sections}
-      name={(s) => t(`section.${s.section}`)}
-      onChange={(sections) => set({ sections })}
-      fresh={() => ({ section: 'knot', ...SECTIONS.knot?.fresh })}
-      addLabel={t('editor.addSection')}
-      problems={(i) => said(`sections[${i}]`)}
-    >
-      {(section, change) => (
-        <SectionFields section={section} definition={now} vocabulary={words} onChange={change} />
-      )}
-    </EditableList>
-  );
-}
+const Sections = memo(
+  function Sections({ now, set, said, words }: WordedProps) {
+    const { t } = useTranslation();
+    return (
+      <EditableList
+        title={t('editor.sections')}
+        items={now.sections}
+        name={(s) => t(`section.${s.section}`)}
+        onChange={(sections) => set({ sections })}
+        fresh={() => ({ section: 'knot', ...SECTIONS.knot?.fresh })}
+        addLabel={t('editor.addSection')}
+        problems={(i) => said(`sections[${i}]`)}
+      >
+        {(section, change) => (
+          <SectionFields section={section} definition={now} vocabulary={words} onChange={change} />
+        )}
+      </EditableList>
+    );
+  },
+  sameIn('sections', 'hardware', 'roles'),
+);
 
-function Strands({ now, set, said, words }: WordedProps) {
-  const { t } = useTranslation();
-  const seats = words.seats.map((seat) => ({ value: seat, label: t(`seat.${seat}`) }));
-  const cords = now.cords.map((c, i) => ({ value: String(i), label: cordName(t, c.code) }));
-  return (
-    <EditableList
-      title={t('editor.strands')}
-      items={now.roles}
-      name={(r) => strandName(t, r.code)}
-      onChange={(roles) => set({ roles })}
-      fresh={() => ({ code: t('editor.freshStrand'), slots: [0], count: 1, legs: ['CORE'] })}
-      addLabel={t('editor.addStrand')}
-      problems={(i) => said(`roles[${i}]`)}
-    >
-      {(role, change) => (
-        <Group gap="xs" align="flex-end">
-          <TextInput
-            label={t('editor.name')}
-            size="xs"
-            w={150}
-            value={role.code}
-            onChange={(e) => change({ ...role, code: e.currentTarget.value })}
-          />
-          <NumberInput
-            label={t('editor.count')}
-            size="xs"
-            w={80}
-            min={1}
-            max={10}
-            value={role.count}
-            onChange={(n) => change({ ...role, count: Number(n) || 1 })}
-          />
-          <Select
-            label={t('editor.way')}
-            size="xs"
-            w={150}
-            allowDeselect={false}
-            value={role.legs.length === 1 ? 'straight' : role.slots.length === 2 ? 'fused' : 'folded'}
-            data={['straight', 'folded', 'fused'].map((w) => ({ value: w, label: t(`way.${w}`) }))}
-            onChange={(way) => {
-              const first = role.legs[0] ?? 'CORE';
-              const slot = role.slots[0] ?? 0;
-              change({
-                ...role,
-                legs: way === 'straight' ? [first] : [first, role.legs[1] ?? first],
-                slots: way === 'fused' ? [slot, role.slots[1] ?? slot] : [slot],
-              });
-            }}
-          />
-          {role.slots.map((slot, k) => (
-            <Select
-              key={k}
-              label={t('editor.cord')}
+const Strands = memo(
+  function Strands({ now, set, said, words }: WordedProps) {
+    const { t } = useTranslation();
+    const seats = words.seats.map((seat) => ({ value: seat, label: t(`seat.${seat}`) }));
+    const cords = now.cords.map((c, i) => ({ value: String(i), label: cordName(t, c.code) }));
+    return (
+      <EditableList
+        title={t('editor.strands')}
+        items={now.roles}
+        name={(r) => strandName(t, r.code)}
+        onChange={(roles) => set({ roles })}
+        fresh={() => ({ code: t('editor.freshStrand'), slots: [0], count: 1, legs: ['CORE'] })}
+        addLabel={t('editor.addStrand')}
+        problems={(i) => said(`roles[${i}]`)}
+      >
+        {(role, change) => (
+          <Group gap="xs" align="flex-end">
+            <TextInput
+              label={t('editor.name')}
               size="xs"
-              w={130}
-              allowDeselect={false}
-              value={String(slot)}
-              data={cords}
-              onChange={(v) =>
-                change({ ...role, slots: role.slots.map((s, x) => (x === k ? Number(v) : s)) })
-              }
+              w={150}
+              value={role.code}
+              onChange={(e) => change({ ...role, code: e.currentTarget.value })}
             />
-          ))}
-          {role.legs.map((leg, k) => (
+            <NumberInput
+              label={t('editor.count')}
+              size="xs"
+              w={80}
+              min={1}
+              max={10}
+              value={role.count}
+              onChange={(n) => change({ ...role, count: Number(n) || 1 })}
+            />
             <Select
-              key={k}
-              label={role.legs.length === 1 ? t('editor.runsAs') : t('editor.legRunsAs', { leg: k + 1 })}
+              label={t('editor.way')}
               size="xs"
               w={150}
               allowDeselect={false}
-              value={leg}
-              data={seats}
-              onChange={(v) => change({ ...role, legs: role.legs.map((l, x) => (x === k ? (v ?? l) : l)) })}
+              value={role.legs.length === 1 ? 'straight' : role.slots.length === 2 ? 'fused' : 'folded'}
+              data={['straight', 'folded', 'fused'].map((w) => ({ value: w, label: t(`way.${w}`) }))}
+              onChange={(way) => {
+                const first = role.legs[0] ?? 'CORE';
+                const slot = role.slots[0] ?? 0;
+                change({
+                  ...role,
+                  legs: way === 'straight' ? [first] : [first, role.legs[1] ?? first],
+                  slots: way === 'fused' ? [slot, role.slots[1] ?? slot] : [slot],
+                });
+              }}
             />
-          ))}
-        </Group>
-      )}
-    </EditableList>
-  );
-}
+            {role.slots.map((slot, k) => (
+              <Select
+                key={k}
+                label={t('editor.cord')}
+                size="xs"
+                w={130}
+                allowDeselect={false}
+                value={String(slot)}
+                data={cords}
+                onChange={(v) =>
+                  change({ ...role, slots: role.slots.map((s, x) => (x === k ? Number(v) : s)) })
+                }
+              />
+            ))}
+            {role.legs.map((leg, k) => (
+              <Select
+                key={k}
+                label={role.legs.length === 1 ? t('editor.runsAs') : t('editor.legRunsAs', { leg: k + 1 })}
+                size="xs"
+                w={150}
+                allowDeselect={false}
+                value={leg}
+                data={seats}
+                onChange={(v) => change({ ...role, legs: role.legs.map((l, x) => (x === k ? (v ?? l) : l)) })}
+              />
+            ))}
+          </Group>
+        )}
+      </EditableList>
+    );
+  },
+  sameIn('roles', 'cords'),
+);
 
-function Cords({ now, set, said }: PartProps) {
+const Cords = memo(function Cords({ now, set, said }: PartProps) {
   const { t } = useTranslation();
   return (
     <EditableList
@@ -399,7 +419,7 @@ function Cords({ now, set, said }: PartProps) {
       )}
     </EditableList>
   );
-}
+}, sameIn('cords'));
 
 const USUAL: Record<string, string> = {
   LENGTH: '8 mm',
@@ -409,7 +429,7 @@ const USUAL: Record<string, string> = {
   BAR: '3 mm',
 };
 
-function Parts({ now, set, said, words }: WordedProps) {
+const Parts = memo(function Parts({ now, set, said, words }: WordedProps) {
   const { t } = useTranslation();
   const measured = (kind: string, before: Record<string, string>) =>
     Object.fromEntries(
@@ -490,7 +510,7 @@ function Parts({ now, set, said, words }: WordedProps) {
       )}
     </EditableList>
   );
-}
+}, sameIn('hardware'));
 
 const judge = (trial: Schemas['TrialView']) => ({
   problems: trial.problems,
