@@ -127,6 +127,57 @@ class StitchesTest extends RestisTest {
         assertThat(ask("/api/stitches").text()).doesNotContain("own:no-body");
     }
 
+    @Test
+    void aStitchIsNotWrittenOverByAnotherOfItsKey() throws Exception {
+        assertThat(tell("/api/stitches", input("Quay bar", path("ladder", "quay-bar")))
+                        .status())
+                .isEqualTo(201);
+        Answer other = tell("/api/stitches", input("Pier bar", path("square-knot", "quay-bar")));
+        assertThat(other.field("code").path("code").asString()).isEqualTo("stitch.taken");
+        assertThat(other.field("code").path("message").asString()).contains("Quay bar");
+        assertThat(ask("/api/stitches/own:quay-bar/stitch.json").body()).isEqualTo(path("ladder", "quay-bar"));
+        assertThat(tell("/api/stitches", input("quay bar", path("square-knot", "quay-bar")))
+                        .status())
+                .as("under its own name it is described anew")
+                .isEqualTo(201);
+
+        String swatch = """
+                {"name": "%s", "strands": 2, "cores": 2, "material": "polyester", "working": "2 mm", "repeats": 20,
+                 "body": "76 mm", "used": "380 mm", "thickness": "4 mm", "width": "8 mm", "units": "METRIC"}
+                """;
+        assertThat(tell("/api/measures/stitches", swatch.formatted("Quay bar"))
+                        .field("name")
+                        .path("code")
+                        .asString())
+                .isEqualTo("stitch.taken");
+        assertThat(tell("/api/measures/stitches", swatch.formatted("Mole chain"))
+                        .status())
+                .isEqualTo(201);
+        assertThat(tell("/api/stitches", input("Mole chain", path("ladder", "mole-chain")))
+                        .field("code")
+                        .path("code")
+                        .asString())
+                .as("a measured swatch is not lost")
+                .isEqualTo("stitch.taken");
+    }
+
+    /** All its points are one: nothing to pull, and nothing that may stay undecided. */
+    @Test
+    void aPathWithoutExtentComesToAnEnd() throws Exception {
+        ObjectNode path = path("snake-knot", "dot");
+        for (JsonNode strand : path.path("paths")) {
+            ArrayNode stretches = (ArrayNode) strand.path("stretches");
+            stretches.removeAll();
+            stretches.add(
+                    JSON.readTree(
+                            "{\"element\": {\"element\": \"measured\", \"diameters\": 8}, \"through\": [[0, 1, 0], [0, 1, 0], [0, 1, 0]]}"));
+        }
+        JsonNode pulled = whenPulled(path);
+        assertThat(pulled.path("stitch").path("pulling").path(0).path("state").asString())
+                .isEqualTo("NO_KNOT");
+        assertThat(pulled.path("svg").asString()).doesNotContain("NaN");
+    }
+
     private static ObjectNode json() {
         return JSON.createObjectNode();
     }

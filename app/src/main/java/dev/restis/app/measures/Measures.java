@@ -277,6 +277,11 @@ public class Measures {
         if (faults.isEmpty() && !code.matches("[a-z0-9][a-z0-9-]{0,39}")) {
             faults.add(Fault.of("name", "pattern.code", code));
         }
+        jdbc.sql("select name from own_stitch where code = ? and definition is not null")
+                .param(code)
+                .query(String.class)
+                .optional()
+                .ifPresent(other -> faults.add(Fault.of("name", "stitch.taken", code, other)));
         count("strands", input.strands(), 1, OwnStitch.MOST_STRANDS, faults);
         count("cores", input.cores(), 0, OwnStitch.MOST_CORES, faults);
         count("repeats", input.repeats(), Swatch.FEWEST_REPEATS, Swatch.MOST_REPEATS, faults);
@@ -309,7 +314,7 @@ public class Measures {
                         values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
                         on conflict (code) do update set name = excluded.name, strands = excluded.strands,
                             cores = excluded.cores, use_d = excluded.use_d, pitch_d = excluded.pitch_d,
-                            thickness_d = excluded.thickness_d, width_d = excluded.width_d, definition = null, at = excluded.at,
+                            thickness_d = excluded.thickness_d, width_d = excluded.width_d, at = excluded.at,
                             who = excluded.who
                         """)
                 .params(

@@ -94,7 +94,7 @@ class CentreLineShelf {
             return Optional.of(lines);
         }
         if (kept.state() == PullState.WAITING) {
-            stillWanted(asked.key());
+            ask(asked);
         }
         pulling.add(new PullingView(asked.stitch().code(), kept.state(), kept.progress(), kept.reason()));
         return Optional.empty();
@@ -107,18 +107,15 @@ class CentreLineShelf {
                 .optional();
     }
 
-    private void stillWanted(String key) {
-        apart.executeWithoutResult(status -> jdbc.sql("update centre_line set asked_at = now() where key = ?")
-                .param(key)
-                .update());
-    }
-
-    /** In a transaction of its own, for pictures are drawn while reading. */
+    /**
+     * Asks, or says that somebody still looks; in a transaction of its own, for pictures are drawn while reading. It is
+     * scheduled each time, because what was just being forgotten may have been asked for again before its task was gone.
+     */
     private Kept ask(Asked asked) {
         apart.executeWithoutResult(status -> {
-            int fresh = jdbc.sql("""
+            jdbc.sql("""
                             insert into centre_line (key, stitch, cores, core_ratio, side_ratio, state)
-                            values (?, ?, ?, ?, ?, 'WAITING') on conflict do nothing
+                            values (?, ?, ?, ?, ?, 'WAITING') on conflict (key) do update set asked_at = now()
                             """)
                     .params(
                             asked.key(),
@@ -127,9 +124,7 @@ class CentreLineShelf {
                             asked.gauge().core(),
                             asked.gauge().side())
                     .update();
-            if (fresh > 0) {
-                scheduler.scheduleIfNotExists(new TaskInstance<>(PullTight.NAME, asked.key()), clock.instant());
-            }
+            scheduler.scheduleIfNotExists(new TaskInstance<>(PullTight.NAME, asked.key()), clock.instant());
         });
         return new Kept(PullState.WAITING, 0, "", "");
     }

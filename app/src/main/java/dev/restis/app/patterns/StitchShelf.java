@@ -11,9 +11,9 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -65,31 +65,40 @@ class StitchShelf {
                 .list();
     }
 
-    /** Keeps a stitch with its path; the same key again describes it anew, and patterns keep the copy they have. */
+    /** A key serves one stitch: another's path, or a swatch that somebody measured, is not written over. */
+    private Optional<Fault> taken(String code, String name) {
+        return jdbc.sql(
+                        "select name from own_stitch where code = ? and (definition is null or lower(name) <> lower(?))")
+                .params(code, name)
+                .query(String.class)
+                .optional()
+                .map(other -> Fault.of("code", "stitch.taken", code, other));
+    }
+
+    /** Keeps a stitch with its path; the same key and name describe it anew, and patterns keep the copy they have. */
     @Transactional
     public String keep(String name, Stitch stitch) {
         List<Fault> faults = new ArrayList<>();
         String given = Texts.required(name, "name", 60, faults);
         faults.addAll(StitchRules.check(stitch));
+        String code = StitchText.of(stitch).code();
+        taken(code, given).ifPresent(faults::add);
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
-        String code = StitchText.of(stitch).code();
         jdbc.sql("""
                         insert into own_stitch (code, name, definition, at, who) values (?, ?, ?, ?, ?)
                         on conflict (code) do update set name = excluded.name, definition = excluded.definition,
-                            strands = null, cores = null, use_d = null, pitch_d = null, thickness_d = null,
-                            width_d = null, at = excluded.at, who = excluded.who
+                            at = excluded.at, who = excluded.who
                         """)
                 .params(code, given, PatternJson.writePath(stitch), Timestamp.from(clock.instant()), Workshop.whoever())
                 .update();
         return code;
     }
 
-    /** Stitches with a path by code, the library's and one's own. */
-    Map<String, Named> byCode() {
-        Map<String, Named> all = new LinkedHashMap<>();
-        paths().forEach(n -> all.put(n.stitch().code(), n));
-        return all;
+    /** The stitch of one's own with that path, by its code with the prefix. */
+    @Transactional(readOnly = true)
+    public Optional<Named> find(String code) {
+        return paths().stream().filter(n -> n.stitch().code().equals(code)).findFirst();
     }
 }

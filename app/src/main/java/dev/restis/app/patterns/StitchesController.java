@@ -16,7 +16,6 @@ import dev.restis.core.stitch.Stitches;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -128,7 +127,7 @@ class StitchesController {
         return Stitches.byCode(code)
                 .filter(s -> !s.paths().isEmpty())
                 .map(s -> new Named("", s))
-                .or(() -> Optional.ofNullable(shelf.byCode().get(code)))
+                .or(() -> shelf.find(code))
                 .orElseThrow(() -> new NotFound("notFound"));
     }
 
