@@ -181,8 +181,8 @@ function Waiting({ waiting, open }: { waiting: Schemas['WaitingPieceView'][]; op
       title={t('cut.waiting', { count: waiting.reduce((n, w) => n + w.pieces, 0) })}
     >
       {waiting.map((w) => (
-        <div key={w.reference + w.articleCode}>
-          {t('cut.waitingFor', {
+        <div key={w.reference + w.articleCode + w.matching}>
+          {t(w.matching ? 'cut.waitingForSet' : 'cut.waitingFor', {
             pieces: w.pieces,
             reference: w.reference,
             customer: w.customer,

@@ -1,4 +1,4 @@
-import { Button, Grid, Group, NumberInput, Select, Stack, Textarea, TextInput } from '@mantine/core';
+import { Button, Grid, Group, NumberInput, Select, Stack, Switch, Textarea, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useCallback, useState } from 'react';
@@ -59,7 +59,9 @@ function OrderForm({ patterns, articles }: FormProps) {
   const [due, setDue] = useState('');
   const [quantity, setQuantity] = useState<number | string>(1);
   const [note, setNote] = useState('');
+  const [matching, setMatching] = useState(false);
   const [search] = useSearchParams();
+  const wanted = { quantity: Number(quantity) || 0, matching, due };
   const {
     choices,
     put,
@@ -70,7 +72,7 @@ function OrderForm({ patterns, articles }: FormProps) {
     const asked =
       patterns.find((p) => p.code === search.get('pattern')) ?? patterns.find((p) => p.code === 'square-bar');
     return firstChoices(asked ?? (patterns[0] as Schemas['PatternView']), articles);
-  }, Number(quantity) || 0);
+  }, wanted);
   const pattern = patterns.find((p) => p.code === choices.pattern) ?? (patterns[0] as Schemas['PatternView']);
   const refused = take.error instanceof ProblemError ? take.error : undefined;
   const problem = useCallback(
@@ -83,7 +85,7 @@ function OrderForm({ patterns, articles }: FormProps) {
     const body = {
       customer,
       due: due || undefined,
-      lines: [{ choices: { ...choices, units }, quantity: Number(quantity) || 0, note }],
+      lines: [{ choices: { ...choices, units }, quantity: wanted.quantity, matching, note }],
     };
     take.mutate(body, {
       onSuccess: ({ id }) => {
@@ -129,6 +131,13 @@ function OrderForm({ patterns, articles }: FormProps) {
             error={problem('pattern')}
           />
           <ChoiceFields pattern={pattern} articles={articles} choices={choices} set={set} problem={problem} />
+          {wanted.quantity > 1 && (
+            <Switch
+              label={t('newOrder.matching')}
+              checked={matching}
+              onChange={(e) => setMatching(e.currentTarget.checked)}
+            />
+          )}
           <Group align="flex-start" wrap="nowrap">
             <NumberInput
               label={t('newOrder.quantity')}

@@ -8,6 +8,7 @@ import { formatDay, formatTime } from '../../shared/format';
 import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { PiecePanel } from '../../shared/piece/PiecePanel';
+import { PromiseLine } from '../../shared/piece/PromiseLine';
 import { orderQuery, useRemoveOrder } from './queries';
 
 export default function OrderPage() {
@@ -54,6 +55,7 @@ function Order({ order }: { order: Schemas['OrderView'] }) {
           })}
         </Text>
       </Group>
+      {open && <PromiseLine promise={order.promise} />}
       {order.lines.map((line) => (
         <Stack key={line.id} component="section" className="panel" p="md" gap="xs">
           <Group justify="space-between">
@@ -77,6 +79,7 @@ function Order({ order }: { order: Schemas['OrderView'] }) {
               {t('order.progress', { planned: line.planned, cut: line.cut, count: line.quantity })}
             </Text>
           </Group>
+          {line.matching && <Text size="sm">{t('order.matching')}</Text>}
           {line.note && <Text size="sm">{line.note}</Text>}
           <PiecePanel piece={line.piece} />
         </Stack>

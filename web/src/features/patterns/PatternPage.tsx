@@ -112,7 +112,7 @@ interface LiveProps {
 function Live({ pattern, patterns, articles }: LiveProps) {
   const { t } = useTranslation();
   const navigate = useNavigate();
-  const { choices, put, set, problem, live } = useLiveChoices(() => firstChoices(pattern, articles), 1);
+  const { choices, put, set, problem, live } = useLiveChoices(() => firstChoices(pattern, articles));
   return (
     <Grid gap="md">
       <Grid.Col span={{ base: 12, md: 4 }}>

@@ -5,11 +5,11 @@ import { useTranslation } from 'react-i18next';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { Length, Money } from '../../shared/Figures';
-import { formatTime } from '../../shared/format';
+import { formatLength, formatTime } from '../../shared/format';
 import { LengthField } from '../../shared/LengthField';
 import { Await } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { ledgerQuery, useAdjust } from './queries';
+import { ledgerQuery, useAdjust, useMeasureLot } from './queries';
 
 interface Props {
   article: Schemas['Article'];
@@ -31,6 +31,7 @@ export function LedgerDrawer({ article, holding, onClose }: Props) {
     <Drawer opened onClose={onClose} position="right" size="xl" title={title}>
       <Stack>
         {holding && <SetRight holding={holding} cord={cord} />}
+        {holding && cord && <MeasureLot holding={holding} />}
         <Await query={rows}>
           {(ledger) => (
             <Table.ScrollContainer minWidth={520}>
@@ -73,6 +74,39 @@ export function LedgerDrawer({ article, holding, onClose }: Props) {
         </Await>
       </Stack>
     </Drawer>
+  );
+}
+
+/** The true diameter of a lot: colours of one article differ. */
+function MeasureLot({ holding }: { holding: Schemas['HoldingView'] }) {
+  const { t } = useTranslation();
+  const { units } = useUnits();
+  const keep = useMeasureLot(holding.lotId);
+  const [measured, setMeasured] = useState(
+    holding.measuredUm === undefined ? '' : formatLength(holding.measuredUm, units, 'part'),
+  );
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    keep.mutate({ measured, units });
+  };
+  return (
+    <Stack component="form" onSubmit={submit} className="panel" p="sm" gap="xs">
+      <Title order={3} size="h5">
+        {t('measureLot.title', { lot: holding.lot })}
+      </Title>
+      <Group align="flex-start">
+        <LengthField
+          label={t('measureLot.measured')}
+          value={measured}
+          onChange={setMeasured}
+          error={keep.error instanceof ProblemError ? keep.error.field('measured') : undefined}
+        />
+        <Button type="submit" variant="default" mt={25} loading={keep.isPending}>
+          {t('measureLot.submit')}
+        </Button>
+      </Group>
+      <ProblemNote error={keep.error} shown={['measured']} />
+    </Stack>
   );
 }
 

@@ -27,6 +27,7 @@ export function ReceiveForm({ opened, article, articles, onClose }: Props) {
   const [price, setPrice] = useState('');
   const [shelf, setShelf] = useState('');
   const [flawAt, setFlawAt] = useState('');
+  const [measured, setMeasured] = useState('');
   const chosen = articles.find((a) => a.id === id);
   const cord = chosen === undefined || chosen.kind === 'CORD';
   const problem = (field: string) =>
@@ -43,6 +44,7 @@ export function ReceiveForm({ opened, article, articles, onClose }: Props) {
         price,
         shelf,
         flawAt: cord ? flawAt : '',
+        measured: cord ? measured : '',
         units,
       },
       {
@@ -112,14 +114,25 @@ export function ReceiveForm({ opened, article, articles, onClose }: Props) {
           error={problem('price')}
         />
         {cord && (
-          <LengthField
-            label={t('receive.flawAt')}
-            value={flawAt}
-            onChange={setFlawAt}
-            error={problem('flawAt')}
-          />
+          <Group grow align="flex-start">
+            <LengthField
+              label={t('receive.measured')}
+              value={measured}
+              onChange={setMeasured}
+              error={problem('measured')}
+            />
+            <LengthField
+              label={t('receive.flawAt')}
+              value={flawAt}
+              onChange={setFlawAt}
+              error={problem('flawAt')}
+            />
+          </Group>
         )}
-        <ProblemNote error={receive.error} shown={['lot', 'shelf', 'putUps', 'each', 'price', 'flawAt']} />
+        <ProblemNote
+          error={receive.error}
+          shown={['lot', 'shelf', 'putUps', 'each', 'price', 'measured', 'flawAt']}
+        />
         <Button type="submit" loading={receive.isPending} disabled={!chosen}>
           {t('receive.submit')}
         </Button>

@@ -214,7 +214,14 @@ function CordRow({ article, holdings, scaleUm, onShow, onReceive }: RowProps) {
               stretches={[{ um: h.quantity, kind: 'used', label: `${t(`holding.${h.kind}`)} ${h.label}` }]}
             />
             <Text size="xs" c="dimmed" className={classes.caption}>
-              {h.label} · {h.lot} · {h.shelf || '–'} · <Length um={h.quantity} kind="stock" />
+              {h.label} · {h.lot}
+              {h.measuredUm !== undefined && (
+                <>
+                  {' '}
+                  (<Length um={h.measuredUm} kind="part" />)
+                </>
+              )}{' '}
+              · {h.shelf || '–'} · <Length um={h.quantity} kind="stock" />
             </Text>
           </UnstyledButton>
         ))}

@@ -48,6 +48,15 @@ export function useAddArticle() {
   });
 }
 
+export function useMeasureLot(lot: number) {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (body: Schemas['Measured']) =>
+      ask(api.POST('/api/stock/lots/{id}/measure', { params: { path: { id: lot } }, body })),
+    onSuccess: refresh,
+  });
+}
+
 export function useAdjust(holding: number) {
   const refresh = useRefreshWork();
   return useMutation({

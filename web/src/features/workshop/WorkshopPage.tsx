@@ -5,6 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { ProblemError } from '../../api/client';
 import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
+import { OpenMinutes } from './OpenMinutes';
 import { peopleQuery, useAddPerson, useSession } from './queries';
 
 export function WorkshopPage() {
@@ -13,6 +14,7 @@ export function WorkshopPage() {
   return (
     <Page title={t('nav.workshop')}>
       <Text maw={680}>{t('later.workshop')}</Text>
+      <OpenMinutes owner={session?.role === 'OWNER'} />
       {session?.role === 'OWNER' && <People />}
     </Page>
   );

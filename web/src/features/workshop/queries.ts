@@ -49,3 +49,17 @@ export function useAddPerson() {
     onSuccess: () => client.invalidateQueries({ queryKey: ['people'] }),
   });
 }
+
+export const openMinutesQuery = queryOptions({
+  queryKey: ['open-minutes'],
+  queryFn: () => ask(api.GET('/api/open-minutes')),
+});
+
+export function useKeepOpenMinutes() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Schemas['OpenMinutesView']) => ask(api.PUT('/api/open-minutes', { body })),
+    // Every promise of a day changes with it.
+    onSuccess: () => client.invalidateQueries(),
+  });
+}

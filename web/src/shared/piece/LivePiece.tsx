@@ -6,26 +6,28 @@ import { useUnits } from '../../app/units';
 import { ProblemNote } from '../ProblemNote';
 import type { Choices } from './choices';
 import { PiecePanel } from './PiecePanel';
-import { workOutQuery } from './queries';
+import { type Wanted, workOutQuery } from './queries';
 
 /**
  * Choices, and the piece worked out from them as they change. The server is asked in the moment of the choice, so that the
  * answer is on its way while the form is still being drawn. `set`, `put` and `problem` stay the same functions, so that what
  * they are handed to is drawn again only when it must.
  */
-export function useLiveChoices(start: () => Choices, quantity: number) {
+export function useLiveChoices(start: () => Choices, wanted?: Wanted) {
   const { units } = useUnits();
   const client = useQueryClient();
   const [choices, setChoices] = useState(start);
   const latest = useRef(choices);
-  const { data, error } = useQuery(workOutQuery({ ...choices, units }, quantity));
+  const asked = useRef(wanted);
+  asked.current = wanted;
+  const { data, error } = useQuery(workOutQuery({ ...choices, units }, wanted));
   const put = useCallback(
     (next: Choices) => {
       latest.current = next;
-      client.prefetchQuery(workOutQuery({ ...next, units }, quantity));
+      client.prefetchQuery(workOutQuery({ ...next, units }, asked.current));
       setChoices(next);
     },
-    [client, units, quantity],
+    [client, units],
   );
   const set = useCallback((change: Partial<Choices>) => put({ ...latest.current, ...change }), [put]);
   const problems = useMemo(
@@ -33,7 +35,13 @@ export function useLiveChoices(start: () => Choices, quantity: number) {
     [data?.problems],
   );
   const problem = useCallback((field: string) => problems.find((p) => p.field === field)?.text, [problems]);
-  return { choices, put, set, problem, live: { piece: data?.piece, error, problems } };
+  return {
+    choices,
+    put,
+    set,
+    problem,
+    live: { piece: data?.piece, promise: data?.promise, error, problems },
+  };
 }
 
 interface Props {
@@ -52,7 +60,7 @@ export function LivePiece({ live, onOffer }: Props) {
     <Stack className="panel" p="md" mih={300}>
       <ProblemNote error={live.error} />
       {live.piece ? (
-        <Panel piece={live.piece} onOffer={take} />
+        <Panel piece={live.piece} promise={live.promise} onOffer={take} />
       ) : (
         live.problems.map((p) => (
           <Text key={p.field} c="var(--act)" role="alert">

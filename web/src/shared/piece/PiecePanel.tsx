@@ -1,4 +1,5 @@
 import { Button, Group, List, Stack, Table, Text } from '@mantine/core';
+import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
@@ -9,17 +10,20 @@ import { partName, stitchName, strandName } from '../names';
 import { PiecePicture } from '../PiecePicture';
 import { StrandBar } from '../StrandBar';
 import { Verdict } from '../Verdict';
+import classes from './PiecePanel.module.css';
+import { PromiseLine } from './PromiseLine';
 
 type Piece = Schemas['PieceView'];
 
 interface Props {
   piece: Piece;
+  promise?: Schemas['PromiseView'];
   /** Takes up an offered part; without it offers are named only. */
   onOffer?: (offer: Schemas['OfferView']) => void;
 }
 
 /** A worked-out piece: picture, size, strands, checks and what it should cost. */
-export function PiecePanel({ piece, onOffer }: Props) {
+export function PiecePanel({ piece, promise, onOffer }: Props) {
   const { t } = useTranslation();
   return (
     <Stack gap="sm">
@@ -30,6 +34,7 @@ export function PiecePanel({ piece, onOffer }: Props) {
           colours: [...new Set(piece.strands.map((s) => s.articleName))].join(', '),
         })}
       />
+      {promise && <PromiseLine promise={promise} />}
       <Checks piece={piece} onOffer={onOffer} />
       <Strands piece={piece} />
       <Fit fit={piece.fit} />
@@ -51,9 +56,9 @@ function Checks({ piece, onOffer }: Props) {
           figures[name] = formatLength(
             um,
             units,
-            ['hole', 'hole.tapered', 'bar', 'eye', 'grips', 'unequal'].includes(check.code)
+            ['hole', 'hole.tapered', 'bar', 'eye', 'grips', 'unequal', 'lot.measured'].includes(check.code)
               ? 'part'
-              : ['stock', 'lot'].includes(check.code)
+              : ['stock', 'lot', 'lot.set'].includes(check.code)
                 ? 'stock'
                 : 'body',
           );
@@ -75,8 +80,12 @@ function Checks({ piece, onOffer }: Props) {
                     ml={6}
                     onClick={() => onOffer(offer)}
                   >
+                    {offer.difference && (
+                      <span className={classes.chip} style={{ background: offer.difference.colour }} />
+                    )}
                     {t(`check.offer.${offer.change}`, {
                       name: offer.change === 'EASE' ? t(`ease.${offer.value}`) : offer.name,
+                      difference: offer.difference && differenceWords(t, offer.difference),
                     })}
                   </Button>
                 ))}
@@ -86,6 +95,12 @@ function Checks({ piece, onOffer }: Props) {
       })}
     </Stack>
   );
+}
+
+/** How an offered colour differs, as people say it: “hardly differs: a little lighter”. */
+function differenceWords(t: TFunction, { degree, turns }: Schemas['DifferenceView']) {
+  const how = turns.map((turn) => t(`colour.turn.${turn}`)).join(', ');
+  return t(`colour.degree.${degree}`) + (how && `: ${how}`);
 }
 
 function Strands({ piece }: { piece: Piece }) {

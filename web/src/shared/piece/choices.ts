@@ -76,6 +76,8 @@ export function withOffer(
       };
     case 'EASE':
       return { ...choices, ease: offer.value };
+    case 'COLOUR':
+      return { ...choices, colours: choices.colours.map((c) => (c === offer.slot ? offer.value : c)) };
     case 'TAPER':
       return { ...choices, tapered: true };
     case 'PATTERN': {

@@ -14,10 +14,23 @@ export const sizesQuery = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 });
 
-export const workOutQuery = (choices: Schemas['PieceChoices'], quantity: number) =>
+/** How many pieces somebody wants, whether they must match, and when. */
+export interface Wanted {
+  quantity: number;
+  matching: boolean;
+  due: string;
+}
+
+type Answer = Omit<Schemas['LineTrial'], 'promise'> & { promise?: Schemas['PromiseView'] };
+
+/** Works a piece out; for an order, against stock and calendar too. */
+export const workOutQuery = (choices: Schemas['PieceChoices'], wanted?: Wanted) =>
   queryOptions({
-    queryKey: ['patterns', 'work-out', choices, quantity],
-    queryFn: () => ask(api.POST('/api/patterns/work-out', { body: { choices, quantity } })),
+    queryKey: ['patterns', 'work-out', choices, wanted],
+    queryFn: (): Promise<Answer> =>
+      wanted
+        ? ask(api.POST('/api/orders/trial', { body: { choices, ...wanted } }))
+        : ask(api.POST('/api/patterns/work-out', { body: { choices, quantity: 1 } })),
     placeholderData: keepPreviousData,
     refetchInterval: ({ state }) => askAgain(state.data?.piece?.picture.pulling),
     gcTime: 30_000,

@@ -81,9 +81,9 @@ public class CutLists {
         List<StrandNeed> strands = batches.strandsOf(uncut);
         Set<Long> articles = strands.stream().map(StrandNeed::article).collect(Collectors.toSet());
         List<Demand> demands = strands.stream()
-                .map(s -> new Demand(s.id(), s.piece(), s.article(), new Length(s.cutUm()), s.tails()))
+                .map(s -> new Demand(s.id(), s.piece(), s.set(), s.article(), new Length(s.cutUm()), s.tails()))
                 .toList();
-        CutPlan plan = planner.plan(new CutRequest(demands, stock.cuttable(articles)));
+        CutPlan plan = planner.plan(new CutRequest(demands, stock.cuttable(articles), begun(strands)));
         CutList list = new CutList(batch, clock.instant());
         for (CutPlan.SpoolPlan spool : plan.spools()) {
             CutSpool row = new CutSpool(
@@ -122,6 +122,25 @@ public class CutLists {
                         })
                         .toList());
         return list.id();
+    }
+
+    /** The lots that matching sets were begun with, in this batch or an earlier one. */
+    private Map<Demand.OneLot, Long> begun(List<StrandNeed> strands) {
+        Set<Long> sets = strands.stream().flatMap(s -> s.set().stream()).collect(Collectors.toSet());
+        Map<Demand.OneLot, Long> begun = new HashMap<>();
+        if (!sets.isEmpty()) {
+            jdbc.sql("""
+                            select distinct l.order_id, lot.article_id, lot.id as lot
+                            from order_line l join piece p on p.line_id = l.id join ledger g on g.piece_id = p.id
+                                 join holding h on h.id = g.holding_id join lot on lot.id = h.lot_id
+                            where l.matching and l.order_id in (:sets) and g.movement = 'CUT'
+                            """).param("sets", sets).query(row -> {
+                begun.put(
+                        new Demand.OneLot(true, row.getLong("order_id"), row.getLong("article_id")),
+                        row.getLong("lot"));
+            });
+        }
+        return begun;
     }
 
     /** Decides what becomes of a leftover. */

@@ -46,9 +46,10 @@ class CutReads {
             List<Long> flawsUm,
             List<StepView> steps) {}
 
-    /** Pieces of one order that wait for the same cord. */
+    /** Pieces of one order that wait for the same cord; each of them, or the whole set when they must match. */
     record WaitingPieceView(
             int pieces,
+            boolean matching,
             String reference,
             String customer,
             String articleCode,
@@ -269,11 +270,11 @@ class CutReads {
 
     private List<WaitingPieceView> waiting(long list) {
         return jdbc.sql("""
-                        select count(*) as pieces, o.reference, o.customer, a.code as article_code, a.name as article_name,
+                        select count(*) as pieces, l.matching, o.reference, o.customer, a.code as article_code, a.name as article_name,
                                max(w.needed) as needed_um, max(w.best) as best_um
                         from cut_waiting w join piece p on p.id = w.piece_id join order_line l on l.id = p.line_id
                              join customer_order o on o.id = l.order_id join article a on a.id = w.article_id
-                        where w.cut_list_id = ? group by o.id, a.id order by o.id, a.id
+                        where w.cut_list_id = ? group by o.id, a.id, l.matching order by o.id, a.id, l.matching
                         """).param(list).query(WaitingPieceView.class).list();
     }
 }

@@ -15,6 +15,7 @@ import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cord.Hardware;
 import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.measure.UnitSystem;
+import java.time.DayOfWeek;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -40,6 +41,15 @@ class DemoWorkshop {
     static final String OWNER = "Tove";
     static final String MAKER = "Bram";
     static final String PASSWORD = "harbour-lantern";
+
+    /** Two makers, mornings on weekdays, and an hour each on Saturday. */
+    private static final Map<DayOfWeek, Integer> OPEN = Map.of(
+            DayOfWeek.MONDAY, 420,
+            DayOfWeek.TUESDAY, 420,
+            DayOfWeek.WEDNESDAY, 420,
+            DayOfWeek.THURSDAY, 420,
+            DayOfWeek.FRIDAY, 420,
+            DayOfWeek.SATURDAY, 120);
 
     private static final Logger LOG = LoggerFactory.getLogger(DemoWorkshop.class);
 
@@ -79,6 +89,7 @@ class DemoWorkshop {
         SecurityContextHolder.getContext()
                 .setAuthentication(UsernamePasswordAuthenticationToken.authenticated(OWNER, "", List.of()));
         try {
+            workshop.keepOpenMinutes(OPEN);
             fillShelves();
             takeOrders();
         } finally {
@@ -168,6 +179,7 @@ class DemoWorkshop {
         setRight("CH-40", "66 m");
         setRight("PI-15", "38.7 m");
         setRight("SL-03", "1.35 m");
+        stock.measure(stock.lotOf(id("SL-03")), "1.6 mm", UnitSystem.METRIC);
     }
 
     private void takeOrders() {
@@ -184,6 +196,7 @@ class DemoWorkshop {
                 null,
                 "32 cm",
                 List.of("HE25", "OA25"),
+                true,
                 Map.of("clip", part("SC12")));
         take(
                 "Lower Lock Rowing Club",
@@ -193,6 +206,7 @@ class DemoWorkshop {
                 null,
                 "90 cm",
                 List.of("OA25", "HE25"),
+                true,
                 Map.of("breakaway", part("BA7"), "clip", part("SC12")));
         take(
                 "Runa",
@@ -202,6 +216,7 @@ class DemoWorkshop {
                 "18,5 cm",
                 null,
                 List.of("PI3", "EM3"),
+                false,
                 Map.of("buckle", part("BK16")));
         long cut = batches.make("Morning pieces", openWork.allOf(List.of(marit, wouter)));
         cutLists.confirm(cutLists.propose(cut));
@@ -239,8 +254,8 @@ class DemoWorkshop {
 
     private void receive(
             String article, String lot, int putUps, String each, String price, String shelf, @Nullable String flaw) {
-        List<Long> made =
-                stock.receive(new NewReceipt(id(article), lot, putUps, each, price, shelf, flaw, UnitSystem.METRIC));
+        List<Long> made = stock.receive(
+                new NewReceipt(id(article), lot, putUps, each, price, shelf, null, flaw, UnitSystem.METRIC));
         ids.put(lot, made.get(0));
     }
 
@@ -266,7 +281,16 @@ class DemoWorkshop {
         if (length != null) {
             parts.put("ring", part("RG25"));
         }
-        return take(customer, due, quantity, pattern, wrist, length, List.of(first, second), parts);
+        return take(
+                customer,
+                due,
+                quantity,
+                pattern,
+                wrist,
+                length,
+                List.of(first, second),
+                customer.equals("Tuesday Choir"),
+                parts);
     }
 
     private static PartChoice part(String article) {
@@ -281,11 +305,12 @@ class DemoWorkshop {
             @Nullable String wrist,
             @Nullable String length,
             List<String> colours,
+            boolean matching,
             Map<String, PartChoice> parts) {
         PieceChoices choices = new PieceChoices(
                 pattern, null, wrist, null, null, length, colours, parts, false, null, false, UnitSystem.METRIC);
-        return orders.take(
-                new Orders.NewOrder(null, customer, due, List.of(new Orders.NewLine(choices, quantity, null))));
+        return orders.take(new Orders.NewOrder(
+                null, customer, due, List.of(new Orders.NewLine(choices, quantity, matching, null))));
     }
 
     private long id(String code) {

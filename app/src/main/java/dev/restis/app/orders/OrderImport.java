@@ -173,7 +173,15 @@ public class OrderImport {
         understood.faults().forEach(f -> faults.add(new Fault(column(f.field()), f.code(), f.args())));
         OrderHead head = new OrderHead(SOURCE, reference, customer, due.orElse(null));
         Optional<ReadLine> line = faults.isEmpty()
-                ? understood.spec().map(spec -> new ReadLine(number, spec, quantity, note))
+                ? understood
+                        .spec()
+                        .map(spec -> new ReadLine(
+                                number,
+                                spec,
+                                quantity,
+                                row.cell("matching").matches(YES),
+                                note,
+                                sitting.workOut(spec).time().total()))
                 : Optional.empty();
         RowState state = line.map(l -> state(head, l, seen)).orElse(RowState.BAD);
         RowView view = new RowView(
@@ -214,7 +222,7 @@ public class OrderImport {
         }
         return store.findBySourceAndReference(SOURCE, head.reference())
                 .flatMap(o -> o.line(line.number()))
-                .map(l -> l.says(line.spec(), line.quantity(), line.note()) ? RowState.KNOWN : RowState.DIFFERENT)
+                .map(l -> l.says(line) ? RowState.KNOWN : RowState.DIFFERENT)
                 .orElse(RowState.NEW);
     }
 

@@ -1,5 +1,6 @@
 package dev.restis.app.orders;
 
+import dev.restis.app.orders.Orders.ReadLine;
 import dev.restis.app.patterns.PieceSpec;
 import dev.restis.core.fit.Ease;
 import dev.restis.core.measure.UnitSystem;
@@ -67,6 +68,11 @@ class OrderLine {
     private boolean tapered;
 
     private int quantity;
+    private boolean matching;
+
+    @Column(name = "making_s")
+    private int makingSeconds;
+
     private String note;
 
     @ElementCollection
@@ -86,9 +92,10 @@ class OrderLine {
 
     protected OrderLine() {}
 
-    OrderLine(CustomerOrder order, int number, PieceSpec spec, int quantity, String note) {
+    OrderLine(CustomerOrder order, ReadLine line) {
+        PieceSpec spec = line.spec();
         this.order = order;
-        this.number = number;
+        this.number = line.number();
         this.pattern = spec.pattern();
         this.patternVersion = spec.patternVersion();
         this.sizeName = spec.sizeName();
@@ -103,8 +110,10 @@ class OrderLine {
         this.tapered = spec.tapered();
         spec.parts().forEach(p -> parts.add(new OrderLinePart(p.slot(), p.article(), p.count())));
         this.colours.addAll(spec.articles());
-        this.quantity = quantity;
-        this.note = note;
+        this.quantity = line.quantity();
+        this.matching = line.matching();
+        this.makingSeconds = Math.toIntExact(line.making().toSeconds());
+        this.note = line.note();
         for (int n = 1; n <= quantity; n++) {
             pieces.add(new Piece(this, n));
         }
@@ -124,6 +133,10 @@ class OrderLine {
 
     int quantity() {
         return quantity;
+    }
+
+    boolean matching() {
+        return matching;
     }
 
     String note() {
@@ -155,7 +168,10 @@ class OrderLine {
     }
 
     /** Whether a file that names this line again says the same; the pattern may have a newer version by then. */
-    boolean says(PieceSpec other, int otherQuantity, String otherNote) {
-        return spec().sameAs(other) && quantity == otherQuantity && note.equals(otherNote);
+    boolean says(ReadLine other) {
+        return spec().sameAs(other.spec())
+                && quantity == other.quantity()
+                && matching == other.matching()
+                && note.equals(other.note());
     }
 }

@@ -1,9 +1,14 @@
 package dev.restis.app.orders;
 
+import dev.restis.app.patterns.PieceChoices;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.patterns.PieceView;
+import dev.restis.app.platform.FaultWords;
+import dev.restis.app.platform.FieldProblem;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.core.piece.Check.Verdict;
+import dev.restis.core.piece.MakingTime;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Comparator;
@@ -48,6 +53,7 @@ class OrderReads {
             int quantity,
             int planned,
             int cut,
+            boolean matching,
             String note,
             @Nullable String sizeName,
             @Nullable Long wristUm,
@@ -62,6 +68,7 @@ class OrderReads {
             @Nullable LocalDate due,
             Instant createdAt,
             String createdBy,
+            Promises.PromiseView promise,
             List<LineView> lines) {}
 
     private record Summary(
@@ -92,8 +99,12 @@ class OrderReads {
     private final JdbcClient jdbc;
     private final OrderStore store;
     private final PieceDesk desk;
+    private final Promises promises;
+    private final FaultWords words;
 
-    OrderReads(JdbcClient jdbc, OrderStore store, PieceDesk desk) {
+    OrderReads(JdbcClient jdbc, OrderStore store, PieceDesk desk, Promises promises, FaultWords words) {
+        this.promises = promises;
+        this.words = words;
         this.jdbc = jdbc;
         this.store = store;
         this.desk = desk;
@@ -156,11 +167,12 @@ class OrderReads {
                         l.quantity(),
                         (int) l.pieces().stream().filter(p -> !p.open()).count(),
                         (int) l.pieces().stream().filter(Piece::cut).count(),
+                        l.matching(),
                         l.note(),
                         l.spec().sizeName(),
                         l.spec().wristUm(),
                         l.spec().lengthUm(),
-                        PieceView.of(sitting, sitting.workOut(l.spec()), l.quantity())))
+                        view(sitting, l)))
                 .toList();
         return new OrderView(
                 order.id(),
@@ -170,6 +182,47 @@ class OrderReads {
                 head.due(),
                 order.createdAt(),
                 order.createdBy(),
+                promises.of(work(order, sitting)),
                 lines);
+    }
+
+    private static PieceView view(PieceDesk.Sitting sitting, OrderLine line) {
+        return PieceView.of(
+                sitting, sitting.workOut(line.spec()), new PieceView.Wanted(line.quantity(), line.matching()));
+    }
+
+    private static Promises.Work work(CustomerOrder order, PieceDesk.Sitting sitting) {
+        Duration making = Duration.ZERO;
+        Duration drying = Duration.ZERO;
+        for (OrderLine line : order.lines()) {
+            MakingTime time = sitting.workOut(line.spec()).time();
+            long uncut = line.pieces().stream().filter(p -> !p.cut()).count();
+            making = making.plus(time.total().multipliedBy(uncut));
+            drying = drying.compareTo(time.drying()) < 0 ? time.drying() : drying;
+        }
+        return new Promises.Work(order.id(), making, drying, order.head().due());
+    }
+
+    /**
+     * A line that somebody is choosing: the piece, and the day it could be ready; or what stands in the way.
+     *
+     * @param piece nothing when it cannot be worked out
+     */
+    record LineTrial(@Nullable PieceView piece, Promises.@Nullable PromiseView promise, List<FieldProblem> problems) {}
+
+    @Transactional(readOnly = true)
+    public LineTrial tryOut(PieceChoices choices, PieceView.Wanted wanted, @Nullable LocalDate due) {
+        PieceDesk.Sitting sitting = desk.sit();
+        PieceDesk.Understood understood = sitting.understand(choices);
+        return understood
+                .spec()
+                .map(spec -> {
+                    PieceDesk.Worked worked = sitting.workOut(spec);
+                    MakingTime time = worked.time();
+                    Promises.Work work =
+                            new Promises.Work(0, time.total().multipliedBy(wanted.quantity()), time.drying(), due);
+                    return new LineTrial(PieceView.of(sitting, worked, wanted), promises.of(work), List.of());
+                })
+                .orElseGet(() -> new LineTrial(null, null, words.of(understood.faults())));
     }
 }

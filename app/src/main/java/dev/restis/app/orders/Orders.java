@@ -11,6 +11,7 @@ import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.measure.Fault;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,9 +26,16 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Orders {
 
-    /** A line as typed. */
+    /**
+     * A line as typed.
+     *
+     * @param matching whether its pieces must match in shade: all from one lot, with every other such line of the order
+     */
     public record NewLine(
-            PieceChoices choices, int quantity, @Nullable String note) {}
+            PieceChoices choices,
+            int quantity,
+            @Nullable Boolean matching,
+            @Nullable String note) {}
 
     /** An order as typed; without a reference it gets one of its own. */
     public record NewOrder(
@@ -36,8 +44,8 @@ public class Orders {
             @Nullable String due,
             List<NewLine> lines) {}
 
-    /** A line as understood. */
-    record ReadLine(int number, PieceSpec spec, int quantity, String note) {}
+    /** A line as understood; {@code making} is what a piece of it takes of a maker's time. */
+    record ReadLine(int number, PieceSpec spec, int quantity, boolean matching, String note, Duration making) {}
 
     static final String FORM = "FORM";
     static final int MOST_PIECES = 1000;
@@ -86,7 +94,7 @@ public class Orders {
     }
 
     static void addLine(CustomerOrder order, ReadLine line) {
-        order.lines().add(new OrderLine(order, line.number(), line.spec(), line.quantity(), line.note()));
+        order.lines().add(new OrderLine(order, line));
     }
 
     /** Takes back an order of which nothing is planned yet. */
@@ -111,7 +119,15 @@ public class Orders {
             own.addAll(understood.faults());
             own.forEach(f -> faults.add(new Fault(prefix + f.field(), f.code(), f.args())));
             int number = i + 1;
-            understood.spec().ifPresent(spec -> read.add(new ReadLine(number, spec, line.quantity(), note)));
+            understood
+                    .spec()
+                    .ifPresent(spec -> read.add(new ReadLine(
+                            number,
+                            spec,
+                            line.quantity(),
+                            Boolean.TRUE.equals(line.matching()),
+                            note,
+                            sitting.workOut(spec).time().total())));
         }
         return read;
     }

@@ -3,12 +3,16 @@ package dev.restis.app.orders;
 import dev.restis.app.orders.OrderImport.FileView;
 import dev.restis.app.orders.OrderImport.Mode;
 import dev.restis.app.orders.Orders.NewOrder;
+import dev.restis.app.patterns.PieceChoices;
 import dev.restis.app.patterns.PieceDesk;
+import dev.restis.app.patterns.PieceView;
 import dev.restis.app.platform.CsvText;
 import dev.restis.app.platform.Made;
 import dev.restis.core.measure.UnitSystem;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.ClassPathResource;
@@ -40,8 +44,10 @@ class OrdersController {
     private final OrderReads reads;
     private final Pieces pieces;
     private final PieceDesk desk;
+    private final Clock clock;
 
-    OrdersController(Orders orders, OrderImport files, OrderReads reads, Pieces pieces, PieceDesk desk) {
+    OrdersController(Orders orders, OrderImport files, OrderReads reads, Pieces pieces, PieceDesk desk, Clock clock) {
+        this.clock = clock;
         this.orders = orders;
         this.files = files;
         this.reads = reads;
@@ -62,6 +68,23 @@ class OrdersController {
     @GetMapping("/{id}")
     OrderReads.OrderView order(@PathVariable long id) {
         return reads.order(id);
+    }
+
+    /** {@code due} is what a date field holds: empty, or a day; anything else is judged when the order is taken. */
+    record LineTrialRequest(
+            PieceChoices choices,
+            int quantity,
+            @Nullable Boolean matching,
+            @Nullable String due) {}
+
+    /** Works a line out while someone chooses. */
+    @PostMapping("/trial")
+    OrderReads.LineTrial tryOut(@RequestBody LineTrialRequest body) {
+        int quantity = Math.max(1, Math.min(body.quantity(), Orders.MOST_PIECES));
+        return reads.tryOut(
+                body.choices(),
+                new PieceView.Wanted(quantity, Boolean.TRUE.equals(body.matching())),
+                DueDate.readOrNone(body.due(), LocalDate.now(clock)));
     }
 
     @PostMapping

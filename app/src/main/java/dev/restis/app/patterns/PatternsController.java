@@ -105,7 +105,11 @@ class PatternsController {
         return understood
                 .spec()
                 .map(spec -> new WorkOutView(
-                        PieceView.of(sitting, sitting.workOut(spec), Math.max(1, body.quantity())), List.of()))
+                        PieceView.of(
+                                sitting,
+                                sitting.workOut(spec),
+                                new PieceView.Wanted(Math.max(1, body.quantity()), false)),
+                        List.of()))
                 .orElseGet(() -> new WorkOutView(null, words.of(understood.faults())));
     }
 

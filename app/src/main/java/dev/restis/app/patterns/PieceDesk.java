@@ -14,6 +14,7 @@ import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.HardwareSlot;
 import dev.restis.core.picture.PictureDrawer.Detail;
+import dev.restis.core.piece.MakingTime;
 import dev.restis.core.piece.MarginPolicy;
 import dev.restis.core.piece.PieceRequest;
 import dev.restis.core.piece.PieceWorker;
@@ -96,6 +97,10 @@ public class PieceDesk {
                 }
             });
             return counts;
+        }
+
+        public MakingTime time() {
+            return MakingTime.of(piece);
         }
 
         public List<String> colours() {

@@ -57,7 +57,22 @@ public record PieceSpec(
         return changed(other.pattern().code(), other.version(), ease, kept);
     }
 
+    /** The same choices with one article of cord instead of another wherever it is used. */
+    PieceSpec replacing(long article, long other) {
+        return changed(
+                pattern,
+                patternVersion,
+                ease,
+                articles.stream().map(a -> a == article ? other : a).toList(),
+                parts);
+    }
+
     private PieceSpec changed(String toPattern, int toVersion, Ease toEase, List<PartSpec> toParts) {
+        return changed(toPattern, toVersion, toEase, articles, toParts);
+    }
+
+    private PieceSpec changed(
+            String toPattern, int toVersion, Ease toEase, List<Long> toArticles, List<PartSpec> toParts) {
         return new PieceSpec(
                 toPattern,
                 toVersion,
@@ -67,7 +82,7 @@ public record PieceSpec(
                 handAssumed,
                 toEase,
                 lengthUm,
-                articles,
+                toArticles,
                 toParts,
                 kit,
                 wearer,

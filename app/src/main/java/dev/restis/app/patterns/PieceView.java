@@ -2,6 +2,7 @@ package dev.restis.app.patterns;
 
 import dev.restis.app.stock.Article;
 import dev.restis.app.stock.Article.ArticleKind;
+import dev.restis.core.cord.ColourDifference;
 import dev.restis.core.cost.PieceCost;
 import dev.restis.core.fit.SlidingFit;
 import dev.restis.core.measure.Length;
@@ -22,7 +23,6 @@ import dev.restis.core.piece.WorkedStrand;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -46,14 +46,15 @@ public record PieceView(
         TimeView time,
         PictureView picture) {
 
-    /** How long it should take to make, seconds; {@code total} is the sum of the others. */
-    public record TimeView(long prepare, long body, long closure, long finish, long total) {
+    /** How long it should take to make, seconds; {@code total} is the sum of the others but for the drying. */
+    public record TimeView(long prepare, long body, long closure, long finish, long drying, long total) {
         static TimeView of(MakingTime time) {
             return new TimeView(
                     time.prepare().toSeconds(),
                     time.body().toSeconds(),
                     time.closure().toSeconds(),
                     time.finish().toSeconds(),
+                    time.drying().toSeconds(),
                     time.total().toSeconds());
         }
     }
@@ -132,17 +133,46 @@ public record PieceView(
         /** The pattern. */
         PATTERN,
         /** Ends are tapered. */
-        TAPER
+        TAPER,
+        /** An article of cord, wherever it is chosen. */
+        COLOUR
+    }
+
+    /** How many pieces are wanted, and whether they must match. */
+    public record Wanted(int quantity, boolean matching) {}
+
+    /**
+     * How an offered colour differs from the chosen one.
+     *
+     * @param distance by CIEDE2000
+     * @param colour {@code #RRGGBB} of the offered one
+     */
+    public record DifferenceView(
+            double distance, ColourDifference.Degree degree, List<ColourDifference.Turn> turns, String colour) {
+        static DifferenceView of(ColourDifference difference, String colour) {
+            return new DifferenceView(difference.distance(), difference.degree(), difference.turns(), colour);
+        }
     }
 
     /**
      * A change that mends the check.
      *
-     * @param slot the hardware slot of a {@link OfferedChange#PART}, else empty
+     * @param slot the hardware slot of a {@link OfferedChange#PART}, the code of the article that is replaced for a
+     *     {@link OfferedChange#COLOUR}, else empty
      * @param value the article's code, the ease, or the pattern's code
      * @param name of the article or the pattern
+     * @param difference of a colour
      */
-    public record OfferView(OfferedChange change, String slot, String value, String name) {}
+    public record OfferView(
+            OfferedChange change,
+            String slot,
+            String value,
+            String name,
+            @Nullable DifferenceView difference) {
+        OfferView(OfferedChange change, String slot, String value, String name) {
+            this(change, slot, value, name, null);
+        }
+    }
 
     public record CheckView(
             String code,
@@ -193,14 +223,14 @@ public record PieceView(
      */
     public record PullingView(String stitch, PullState state, double progress, String reason) {}
 
-    /** Shows a piece of which {@code quantity} are wanted; stock is judged for all of them. */
-    public static PieceView of(PieceDesk.Sitting sitting, PieceDesk.Worked worked, int quantity) {
+    /** Shows a piece; stock is judged for all that are wanted. */
+    public static PieceView of(PieceDesk.Sitting sitting, PieceDesk.Worked worked, Wanted wanted) {
         WorkedPiece piece = worked.piece();
         List<CheckView> checks = new ArrayList<>();
         for (Check check : piece.checks()) {
             checks.add(check(sitting, worked, check));
         }
-        checks.addAll(stockChecks(worked, quantity));
+        checks.addAll(new StockChecks(sitting, worked, wanted).all());
         Check.Verdict worst = checks.stream()
                 .map(CheckView::verdict)
                 .max(Comparator.naturalOrder())
@@ -222,13 +252,13 @@ public record PieceView(
                 threading(piece),
                 piece.cautions(),
                 CostView.of(worked.estimate()),
-                TimeView.of(MakingTime.of(piece)),
+                TimeView.of(worked.time()),
                 picture(piece, worked.colours(), worked.hardwareColours(), Detail.FULL, sitting.drawing()));
     }
 
     private static CheckView check(PieceDesk.Sitting sitting, PieceDesk.Worked worked, Check check) {
         String subject = Optional.ofNullable(worked.parts().get(check.part()))
-                .map(a -> a.code() + " " + a.name())
+                .map(StockChecks::named)
                 .orElse(check.part());
         List<OfferView> offers = new Remedies(sitting, worked).of(check);
         return new CheckView(
@@ -263,48 +293,6 @@ public record PieceView(
                                 .map(r -> r.code())
                                 .toList()))
                 .toList();
-    }
-
-    /** Whether what lies on the shelves is enough; the cut list decides lot by lot. */
-    private static List<CheckView> stockChecks(PieceDesk.Worked worked, int quantity) {
-        Map<Article, Long> needed = new LinkedHashMap<>();
-        for (WorkedStrand strand : worked.piece().strands()) {
-            Article article = worked.cords().get(strand.slot());
-            needed.merge(article, strand.cutLength().micrometres(), Long::sum);
-        }
-        List<CheckView> checks = new ArrayList<>();
-        needed.forEach((article, each) -> checks.add(cordCheck(article, each, quantity)));
-        worked.hardware().forEach((article, each) -> {
-            long count = (long) each * quantity;
-            checks.add(new CheckView(
-                    "hardware",
-                    article.onHand() >= count ? Check.Verdict.GOOD : Check.Verdict.NO,
-                    Map.of(),
-                    Map.of("needed", (double) count, "onHand", (double) article.onHand()),
-                    article.code() + " " + article.name(),
-                    List.of()));
-        });
-        return checks;
-    }
-
-    /** All of one article in one piece comes from one lot; pieces of one order should, or their shades may differ. */
-    private static CheckView cordCheck(Article article, long each, int quantity) {
-        long all = each * quantity;
-        boolean split = article.bestLot() < each && article.onHand() >= each;
-        String code = split || (article.onHand() >= all && article.bestLot() < all) ? "lot" : "stock";
-        Check.Verdict verdict = split || article.onHand() < all
-                ? Check.Verdict.NO
-                : code.equals("lot") ? Check.Verdict.TIGHT : Check.Verdict.GOOD;
-        return new CheckView(
-                code,
-                verdict,
-                Map.of(
-                        "needed", split ? each : all,
-                        "onHand", article.onHand(),
-                        "bestLot", article.bestLot()),
-                Map.of(),
-                article.code() + " " + article.name(),
-                List.of());
     }
 
     static FitView fit(PieceFit fit) {

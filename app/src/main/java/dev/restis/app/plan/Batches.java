@@ -19,6 +19,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -33,9 +34,22 @@ public class Batches {
     /** How many pieces of a line to take. */
     public record Pick(long line, int count) {}
 
-    /** A strand that a piece in a batch needs; {@code tails} is what it leaves at its ends at the least. */
+    /**
+     * A strand that a piece in a batch needs.
+     *
+     * @param set the order whose matching set the piece belongs to, if it does
+     * @param tails what it leaves at its ends at the least
+     */
     public record StrandNeed(
-            long id, long piece, String role, int number, long article, long cutUm, long usedUm, List<Length> tails) {}
+            long id,
+            long piece,
+            Optional<Long> set,
+            String role,
+            int number,
+            long article,
+            long cutUm,
+            long usedUm,
+            List<Length> tails) {}
 
     /** Hardware that a piece in a batch needs. */
     public record PartNeed(long piece, long article, int quantity) {}
@@ -153,13 +167,16 @@ public class Batches {
         return pieceIds.isEmpty()
                 ? List.of()
                 : jdbc.sql("""
-                                select id, piece_id, role, number, article_id, cut_um, used_um, tails_um
-                                from strand where piece_id in (:pieces) order by id
+                                select s.id, s.piece_id, case when l.matching then l.order_id end as set_id, s.role, s.number,
+                                       s.article_id, s.cut_um, s.used_um, s.tails_um
+                                from strand s join piece p on p.id = s.piece_id join order_line l on l.id = p.line_id
+                                where s.piece_id in (:pieces) order by s.id
                                 """)
                         .param("pieces", pieceIds)
                         .query((row, n) -> new StrandNeed(
                                 row.getLong("id"),
                                 row.getLong("piece_id"),
+                                Optional.ofNullable(row.getObject("set_id", Long.class)),
                                 row.getString("role"),
                                 row.getInt("number"),
                                 row.getLong("article_id"),

@@ -163,7 +163,7 @@ class PlanController {
         List<Article> cords = sample.cords();
         return new SetUpView(
                 sample.piece().request().pattern().name(),
-                cords.get(cords.size() - 1).cord().diameter().micrometres(),
+                cords.get(cords.size() - 1).diameterOf().micrometres(),
                 cords.stream()
                         .map(a -> new ColourView(a.code(), a.name(), a.colour()))
                         .toList(),

@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
  * @param colour {@code #RRGGBB}
  * @param diameterUm of a cord, or of a part across
  * @param keepUm least length of this cord worth keeping as a remnant
+ * @param thickestUm of a cord, the most that any lot on hand measures; the diameter where none is measured
  * @param onHand micrometres of cord, or pieces of hardware
  * @param bestLot the most of it that is of one lot
  * @param unitPrice what a metre or a piece on hand cost; that of all receipts when nothing is on hand; 0 before the first
@@ -33,6 +34,7 @@ public record Article(
         @Nullable Long holeUm,
         @Nullable Long innerWidthUm,
         @Nullable Long barUm,
+        @Nullable Long thickestUm,
         long onHand,
         long bestLot,
         BigDecimal unitPrice) {
@@ -60,8 +62,22 @@ public record Article(
         }
     }
 
+    /** The cord as it must be reckoned with: whichever lot is cut, it is no thicker than this. */
     public Cord cord() {
-        return new Cord(Material.byCode(of(material)).orElseThrow(), length(diameterUm), unitPrice.doubleValue());
+        return new Cord(
+                Material.byCode(of(material)).orElseThrow(),
+                length(thickestUm == null ? diameterUm : thickestUm),
+                unitPrice.doubleValue());
+    }
+
+    /** A cord's diameter by its name, or a part's across. */
+    public Length diameterOf() {
+        return length(diameterUm);
+    }
+
+    /** Whether some lot on hand was measured to be of another diameter than the article's. */
+    public boolean unlikeItsName() {
+        return thickestUm != null && !thickestUm.equals(diameterUm);
     }
 
     public Hardware hardware() {

@@ -3,6 +3,7 @@ package dev.restis.app.stock;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.app.stock.Article.ArticleKind;
+import dev.restis.core.cord.Cord;
 import dev.restis.core.cost.Shares;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
@@ -25,6 +26,7 @@ public final class Receipts {
      * @param putUps how many spools or boxes
      * @param each length of one spool in any unit, or pieces in one box
      * @param price of the whole delivery, in the workshop's currency
+     * @param measured the lot's true diameter, if somebody measured it; only of cord
      * @param flawAt where each spool has a flaw or a join, from its free end; may be empty
      */
     public record NewReceipt(
@@ -34,6 +36,7 @@ public final class Receipts {
             String each,
             String price,
             @Nullable String shelf,
+            @Nullable String measured,
             @Nullable String flawAt,
             UnitSystem units) {}
 
@@ -43,6 +46,7 @@ public final class Receipts {
             long quantity,
             List<BigDecimal> prices,
             String shelf,
+            Optional<Length> measured,
             List<Long> flawsFromFreeEnd) {}
 
     private static final int MOST_PUT_UPS = 200;
@@ -75,6 +79,9 @@ public final class Receipts {
         List<Long> flaws = Texts.given(input.flawAt())
                 .map(text -> List.of(length("flawAt", text, new Length(Math.max(1, quantity - 1)))))
                 .orElse(List.of());
+        Optional<Length> measured = cord
+                ? Texts.given(input.measured()).flatMap(text -> diameter("measured", text, input.units(), faults))
+                : Optional.empty();
         String shelf = Texts.given(input.shelf()).orElse("");
         if (shelf.length() > 40) {
             faults.add(Fault.of("shelf", "tooLong", 40));
@@ -83,7 +90,7 @@ public final class Receipts {
             throw new Rejected(faults);
         }
         List<BigDecimal> prices = Shares.of(price, Collections.nCopies(input.putUps(), 1L));
-        return new Receipt(article.id(), lot, quantity, prices, shelf, flaws);
+        return new Receipt(article.id(), lot, quantity, prices, shelf, measured, flaws);
     }
 
     private long length(String field, String text, Length most) {
@@ -97,6 +104,20 @@ public final class Receipts {
             faults.add(Fault.of(field, "length.range", length.get(), least, most));
         }
         return length.get().micrometres();
+    }
+
+    /** A cord's diameter as measured; empty with a fault when it cannot be read or be one. */
+    static Optional<Length> diameter(String field, String text, UnitSystem units, List<Fault> faults) {
+        Optional<Length> read = LengthReader.read(text, units);
+        if (read.isEmpty()) {
+            faults.add(Fault.of(field, "length.unread", text));
+        }
+        if (read.filter(d -> d.isLessThan(Cord.THINNEST) || Cord.THICKEST.isLessThan(d))
+                .isPresent()) {
+            faults.add(Fault.of(field, "length.range", read.get(), Cord.THINNEST, Cord.THICKEST));
+            return Optional.empty();
+        }
+        return read;
     }
 
     private long pieces() {

@@ -72,6 +72,7 @@ public class Stock {
                     entities.persist(made);
                     return made.id();
                 });
+        receipt.measured().ifPresent(diameter -> keepMeasured(lot, diameter.micrometres()));
         Kind kind = article.kind() == Article.ArticleKind.CORD ? Kind.SPOOL : Kind.BOX;
         List<Long> made = new ArrayList<>();
         for (BigDecimal price : receipt.prices()) {
@@ -83,6 +84,45 @@ public class Stock {
         }
         entities.flush();
         return made;
+    }
+
+    @Transactional(readOnly = true)
+    public long lotOf(long holding) {
+        return jdbc.sql("select lot_id from holding where id = ?")
+                .param(holding)
+                .query(Long.class)
+                .optional()
+                .orElseThrow(() -> new NotFound("notFound"));
+    }
+
+    /**
+     * Keeps the true diameter of a lot of cord.
+     *
+     * @param typed empty to go by the article's again
+     */
+    @Transactional
+    public void measure(long lot, @Nullable String typed, UnitSystem units) {
+        List<Fault> faults = new ArrayList<>();
+        Optional<Length> diameter =
+                Texts.given(typed).flatMap(text -> Receipts.diameter("measured", text, units, faults));
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        keepMeasured(lot, diameter.map(Length::micrometres).orElse(null));
+    }
+
+    private void keepMeasured(long lot, @Nullable Long micrometres) {
+        entities.flush();
+        int kept = jdbc.sql("""
+                        update lot set measured_um = :um, version = version + 1
+                        where id = :lot and exists (select from article a where a.id = article_id and a.kind = 'CORD')
+                        """)
+                .param("um", micrometres, java.sql.Types.BIGINT)
+                .param("lot", lot)
+                .update();
+        if (kept == 0) {
+            throw new NotFound("notFound");
+        }
     }
 
     /** Cord that may be cut now: remnants first, then the oldest, each with its flaws. */

@@ -89,6 +89,14 @@ class StockController {
         stock.adjust(id, body.quantity(), body.units(), body.reason());
     }
 
+    record Measured(@Nullable String measured, UnitSystem units) {}
+
+    @PostMapping("/lots/{id}/measure")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void measure(@PathVariable long id, @RequestBody Measured body) {
+        stock.measure(id, body.measured(), body.units());
+    }
+
     @GetMapping("/ledger")
     List<StockReads.LedgerView> ledger(
             @RequestParam(required = false) @Nullable Long holding,

@@ -21,6 +21,7 @@ class StockReads {
             long articleId,
             long lotId,
             String lot,
+            @Nullable Long measuredUm,
             LocalDate receivedOn,
             String shelf,
             long quantity,
@@ -53,7 +54,7 @@ class StockReads {
     @Transactional(readOnly = true)
     public List<HoldingView> wall() {
         return jdbc.sql("""
-                        select h.id, h.label, h.kind, lot.article_id, lot.id as lot_id, lot.code as lot, lot.received_on,
+                        select h.id, h.label, h.kind, lot.article_id, lot.id as lot_id, lot.code as lot, lot.measured_um, lot.received_on,
                                h.shelf, b.quantity, b.value,
                                (select sum(l.quantity) from ledger l where l.holding_id = h.id and l.quantity > 0) as full_quantity,
                                array(select b.quantity - f.behind_um from holding_flaw f
@@ -69,6 +70,7 @@ class StockReads {
                         row.getLong("article_id"),
                         row.getLong("lot_id"),
                         row.getString("lot"),
+                        row.getObject("measured_um", Long.class),
                         row.getObject("received_on", LocalDate.class),
                         row.getString("shelf"),
                         row.getLong("quantity"),

@@ -36,7 +36,7 @@ class Access {
                                 .permitAll()
                                 .requestMatchers("/api/people/**")
                                 .hasRole("OWNER")
-                                .requestMatchers(HttpMethod.PUT, "/api/measures/**")
+                                .requestMatchers(HttpMethod.PUT, "/api/measures/**", "/api/open-minutes")
                                 .hasRole("OWNER")
                                 .requestMatchers("/api/**")
                                 .authenticated()

@@ -2,7 +2,10 @@ package dev.restis.app.workshop;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.DayOfWeek;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
@@ -15,6 +18,7 @@ import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -108,6 +112,20 @@ class SessionController {
     @ResponseStatus(HttpStatus.CREATED)
     void addPerson(@RequestBody NewPerson body) {
         workshop.addPerson(body.name(), body.password(), body.role());
+    }
+
+    /** Minutes that the bench is open, by day of the week. */
+    record OpenMinutesView(Map<DayOfWeek, Integer> minutes) {}
+
+    @GetMapping("/open-minutes")
+    OpenMinutesView openMinutes() {
+        return new OpenMinutesView(new TreeMap<>(workshop.openMinutes().byDay()));
+    }
+
+    @PutMapping("/open-minutes")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void keepOpenMinutes(@RequestBody OpenMinutesView body) {
+        workshop.keepOpenMinutes(body.minutes());
     }
 
     private static Role roleOf(Authentication who) {

@@ -3,11 +3,14 @@ package dev.restis.app.workshop;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
+import dev.restis.core.batch.OpenMinutes;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.piece.MarginPolicy;
 import java.nio.charset.StandardCharsets;
+import java.time.DayOfWeek;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -85,6 +88,35 @@ public class Workshop {
             throw new Rejected(Fault.of("margin", "margin.unknown", margin, String.join(", ", MARGINS.keySet())));
         }
         jdbc.sql("update workshop set margin = ?").param(margin).update();
+    }
+
+    /** When the bench is open. */
+    @Transactional(readOnly = true)
+    public OpenMinutes openMinutes() {
+        Map<DayOfWeek, Integer> byDay = new EnumMap<>(DayOfWeek.class);
+        jdbc.sql("select day, minutes from open_minutes").query(row -> {
+            byDay.put(DayOfWeek.of(row.getInt("day")), row.getInt("minutes"));
+        });
+        return new OpenMinutes(byDay);
+    }
+
+    /** Days that are not named are closed. */
+    @Transactional
+    public void keepOpenMinutes(Map<DayOfWeek, Integer> byDay) {
+        List<Fault> faults = new ArrayList<>();
+        byDay.forEach((day, minutes) -> {
+            if (minutes < 0 || minutes > OpenMinutes.MOST) {
+                faults.add(Fault.of("minutes." + day, "minutes.range", minutes, OpenMinutes.MOST));
+            }
+        });
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        for (DayOfWeek day : DayOfWeek.values()) {
+            jdbc.sql("update open_minutes set minutes = ? where day = ?")
+                    .params(byDay.getOrDefault(day, 0), day.getValue())
+                    .update();
+        }
     }
 
     /** Makes the first owner; only while there is nobody yet. */

@@ -52,10 +52,14 @@ public record CutPlan(List<SpoolPlan> spools, List<Waiting> waiting, List<Trimmi
      * A piece that must wait.
      *
      * @param article the article that no lot has enough of
-     * @param needed what its strands of that article add up to
+     * @param needed what its strands of that article add up to; those of its whole set, when it belongs to one
      * @param best the most that one lot has left for it
      */
-    public record Waiting(long piece, long article, Length needed, Length best) {}
+    public record Waiting(long piece, long article, Length needed, Length best) {
+        Waiting of(long other) {
+            return new Waiting(other, article, needed, best);
+        }
+    }
 
     /**
      * A strand that is taken from trimmings.

@@ -31,7 +31,7 @@ public final class CutPlanRules {
         }
         checkTails(plan, demands, broken);
         Set<Long> waiting = plan.waiting().stream().map(CutPlan.Waiting::piece).collect(Collectors.toSet());
-        Map<String, Long> lots = new HashMap<>();
+        Map<Demand.OneLot, Long> lots = new HashMap<>(request.begun());
         for (Demand demand : request.demands()) {
             CutPlan.Trimming trimming = trimmed.get(demand.id());
             Holding holding = cutFrom.get(trimming == null ? demand.id() : trimming.source());
@@ -43,9 +43,9 @@ public final class CutPlanRules {
                         + (holding == null ? "not cut though its piece does not wait" : "cut though its piece waits"));
             }
             if (holding != null) {
-                Long lot = lots.putIfAbsent(demand.piece() + "/" + demand.article(), holding.lot());
+                Long lot = lots.putIfAbsent(demand.oneLot(), holding.lot());
                 if (lot != null && lot != holding.lot()) {
-                    broken.add("piece " + demand.piece() + " mixes lots " + lot + " and " + holding.lot());
+                    broken.add(demand.oneLot() + " mixes lots " + lot + " and " + holding.lot());
                 }
             }
         }

@@ -4,17 +4,20 @@ import dev.restis.core.cutting.CutPlan.SpoolPlan;
 import dev.restis.core.cutting.CutPlan.Waiting;
 import dev.restis.core.measure.Length;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 
 /**
- * The plain planner: pieces in falling order of the cord they need; each takes, article by article, the first lot whose
- * holdings take all its strands, longest strand first, each on the first holding with room. Keeps every hard rule;
- * claims nothing about waste. Cost: strands times holdings of their article.
+ * The plain planner: pieces, and matching sets as if they were one piece, in falling order of the cord they need; each
+ * takes, article by article, the first lot whose holdings take all its strands, longest strand first, each on the first
+ * holding with room. A set that no lot can serve waits as a whole, or what is cut of it now could not be matched later.
+ * Keeps every hard rule; claims nothing about waste. Cost: strands times holdings of their article.
  */
 public final class FirstFitDecreasing implements CutPlanner {
 
@@ -44,10 +47,14 @@ public final class FirstFitDecreasing implements CutPlanner {
 
         CutPlan plan() {
             Map<Long, List<Demand>> pieces = new TreeMap<>();
+            Map<Long, List<Demand>> sets = new TreeMap<>();
             for (Demand demand : request.demands()) {
-                pieces.computeIfAbsent(demand.piece(), p -> new ArrayList<>()).add(demand);
+                demand.set()
+                        .map(set -> sets.computeIfAbsent(set, s -> new ArrayList<>()))
+                        .orElseGet(() -> pieces.computeIfAbsent(demand.piece(), p -> new ArrayList<>()))
+                        .add(demand);
             }
-            pieces.values().stream()
+            Stream.concat(sets.values().stream(), pieces.values().stream())
                     .sorted(Comparator.comparing(Run::total).reversed())
                     .forEach(this::place);
             List<SpoolPlan> spools = all.stream()
@@ -61,7 +68,7 @@ public final class FirstFitDecreasing implements CutPlanner {
             return strands.stream().map(Demand::length).reduce(Length.ZERO, Length::plus);
         }
 
-        /** Places all strands of a piece, or none. */
+        /** Places all strands of a piece or a set, or none. */
         private void place(List<Demand> piece) {
             Map<Long, List<Demand>> byArticle = new TreeMap<>();
             for (Demand demand : piece) {
@@ -71,21 +78,22 @@ public final class FirstFitDecreasing implements CutPlanner {
             }
             List<Placement> done = new ArrayList<>();
             for (Map.Entry<Long, List<Demand>> article : byArticle.entrySet()) {
-                Optional<List<Placement>> placed = placeInOneLot(article.getKey(), article.getValue());
+                Optional<List<Placement>> placed = placeInOneLot(article.getValue());
                 if (placed.isEmpty()) {
                     done.forEach(Placement::undo);
-                    waiting.add(shortage(article.getKey(), article.getValue()));
+                    Waiting shortage = shortage(article.getKey(), article.getValue());
+                    piece.stream().map(Demand::piece).distinct().forEach(p -> waiting.add(shortage.of(p)));
                     return;
                 }
                 done.addAll(placed.get());
             }
         }
 
-        private Optional<List<Placement>> placeInOneLot(long article, List<Demand> strands) {
+        private Optional<List<Placement>> placeInOneLot(List<Demand> strands) {
             List<Demand> longestFirst = strands.stream()
                     .sorted(Comparator.comparing(Demand::length).reversed().thenComparing(Demand::id))
                     .toList();
-            for (List<OpenSpool> lot : wall.getOrDefault(article, Map.of()).values()) {
+            for (List<OpenSpool> lot : lots(strands.get(0))) {
                 List<Placement> placed = new ArrayList<>();
                 for (Demand strand : longestFirst) {
                     lot.stream()
@@ -101,8 +109,15 @@ public final class FirstFitDecreasing implements CutPlanner {
             return Optional.empty();
         }
 
+        /** The lots that may serve a strand. */
+        private Collection<List<OpenSpool>> lots(Demand strand) {
+            Map<Long, List<OpenSpool>> lots = wall.getOrDefault(strand.article(), Map.of());
+            Long begun = request.begun().get(strand.oneLot());
+            return begun == null ? lots.values() : List.of(lots.getOrDefault(begun, List.of()));
+        }
+
         private Waiting shortage(long article, List<Demand> strands) {
-            Length best = wall.getOrDefault(article, Map.of()).values().stream()
+            Length best = lots(strands.get(0)).stream()
                     .map(lot -> lot.stream().map(OpenSpool::free).reduce(Length.ZERO, Length::plus))
                     .max(Comparator.naturalOrder())
                     .orElse(Length.ZERO);

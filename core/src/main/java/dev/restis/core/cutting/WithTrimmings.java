@@ -20,8 +20,8 @@ import java.util.stream.Collectors;
 
 /**
  * Serves short strands by the tails that pieces made before them leave, and lets another planner cut the rest. A strand
- * takes the shortest tail that is long enough. The lot rule holds for tails too: where a piece has further strands of the
- * article, the tail must come from their lot; where the plan turns out otherwise, or the source's piece has to wait, the
+ * takes the shortest tail that is long enough. The lot rule holds for tails too: where a piece or its set has further strands of
+ * the article, the tail must come from their lot; where the plan turns out otherwise, or the source's piece has to wait, the
  * strand is cut after all and the plan made again. Each round bars at least one strand, so it ends; two rounds are usual.
  */
 public final class WithTrimmings implements CutPlanner {
@@ -41,7 +41,7 @@ public final class WithTrimmings implements CutPlanner {
             List<Demand> rest = request.demands().stream()
                     .filter(d -> !uncut.contains(d.id()))
                     .toList();
-            CutPlan plan = planner.plan(new CutRequest(rest, request.holdings()));
+            CutPlan plan = planner.plan(new CutRequest(rest, request.holdings(), request.begun()));
             Outcome outcome = new Outcome(request, plan);
             List<Long> failed =
                     served.stream().filter(outcome::fails).map(Trimming::strand).toList();
@@ -90,10 +90,11 @@ public final class WithTrimmings implements CutPlanner {
     private static final class Outcome {
         private final Map<Long, Demand> demands;
         private final Map<Long, Long> lotOfStrand = new HashMap<>();
-        private final Map<String, Long> lotOfPiece = new HashMap<>();
+        private final Map<Demand.OneLot, Long> lots;
         private final Set<Long> waiting;
 
         Outcome(CutRequest request, CutPlan plan) {
+            lots = new HashMap<>(request.begun());
             demands = request.demands().stream().collect(Collectors.toMap(Demand::id, Function.identity()));
             waiting = plan.waiting().stream().map(Waiting::piece).collect(Collectors.toSet());
             for (SpoolPlan spool : plan.spools()) {
@@ -101,7 +102,7 @@ public final class WithTrimmings implements CutPlanner {
                     if (step.kind() == StepKind.STRAND) {
                         long lot = spool.holding().lot();
                         lotOfStrand.put(step.strand(), lot);
-                        lotOfPiece.put(lotKey(demand(step.strand())), lot);
+                        lots.put(demand(step.strand()).oneLot(), lot);
                     }
                 }
             }
@@ -118,7 +119,8 @@ public final class WithTrimmings implements CutPlanner {
             }
             Long lot = lotOfStrand.get(trimming.source());
             return lot == null
-                    || !lot.equals(lotOfPiece.computeIfAbsent(lotKey(demand(trimming.strand())), key -> lot));
+                    || !lot.equals(
+                            lots.computeIfAbsent(demand(trimming.strand()).oneLot(), key -> lot));
         }
 
         private Demand demand(long strand) {
@@ -127,10 +129,6 @@ public final class WithTrimmings implements CutPlanner {
                 throw new IllegalStateException("Impossible state: strand " + strand + " was not asked for");
             }
             return demand;
-        }
-
-        private static String lotKey(Demand demand) {
-            return demand.piece() + "/" + demand.article();
         }
     }
 }

@@ -15,8 +15,9 @@ import java.util.List;
  * @param body tying
  * @param closure what opens and shuts it
  * @param finish sealing or gluing ends, inspecting
+ * @param drying how long it lies afterwards until its glue has dried; holds the piece, not the maker
  */
-public record MakingTime(Duration prepare, Duration body, Duration closure, Duration finish) {
+public record MakingTime(Duration prepare, Duration body, Duration closure, Duration finish, Duration drying) {
 
     private static final double MOVEMENT = 2;
     /** A strand that only runs along is laid, not tied. */
@@ -29,6 +30,7 @@ public record MakingTime(Duration prepare, Duration body, Duration closure, Dura
     private static final double KNOT = 25;
     private static final double INSPECT = 60;
     private static final double END = 15;
+    private static final Duration GLUE_DRIES = Duration.ofDays(1);
 
     public static MakingTime of(WorkedPiece piece) {
         double prepare = SET_OUT + STRAND * piece.strands().size();
@@ -36,7 +38,7 @@ public record MakingTime(Duration prepare, Duration body, Duration closure, Dura
             prepare += THREADED * Math.max(1, step.count());
         }
         if (piece.request().house().kit()) {
-            return new MakingTime(seconds(prepare), Duration.ZERO, Duration.ZERO, Duration.ZERO);
+            return new MakingTime(seconds(prepare), Duration.ZERO, Duration.ZERO, Duration.ZERO, Duration.ZERO);
         }
         double body = 0;
         for (WorkedBody worked : piece.fit().bodies()) {
@@ -45,7 +47,11 @@ public record MakingTime(Duration prepare, Duration body, Duration closure, Dura
         long knots = piece.request().pattern().all(Section.Knot.class).size();
         int ends = piece.strands().stream().mapToInt(s -> s.tails().size()).sum();
         return new MakingTime(
-                seconds(prepare), seconds(body + KNOT * knots), seconds(closure(piece)), seconds(INSPECT + END * ends));
+                seconds(prepare),
+                seconds(body + KNOT * knots),
+                seconds(closure(piece)),
+                seconds(INSPECT + END * ends),
+                piece.cautions().contains(Caution.GLUE) ? GLUE_DRIES : Duration.ZERO);
     }
 
     /** Seconds that one repeat takes. */
@@ -71,6 +77,7 @@ public record MakingTime(Duration prepare, Duration body, Duration closure, Dura
         return Duration.ofSeconds(Math.round(seconds));
     }
 
+    /** What it takes of a maker's time. */
     public Duration total() {
         return List.of(prepare, body, closure, finish).stream().reduce(Duration.ZERO, Duration::plus);
     }

@@ -6,7 +6,9 @@ import dev.restis.core.cutting.CutPlan.Step;
 import dev.restis.core.cutting.CutPlan.StepKind;
 import dev.restis.core.measure.Length;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 
@@ -37,6 +39,40 @@ class FirstFitDecreasingTest {
         CutPlan plan = plan(List.of(demand(1, 7, 700), demand(2, 7, 700)), holding(1, 1, 1000), holding(2, 2, 900));
         assertThat(plan.spools()).isEmpty();
         assertThat(plan.waiting()).containsExactly(new CutPlan.Waiting(7, 1, mm(1400), mm(1000)));
+    }
+
+    @Test
+    void takesAWholeSetFromOneLotThoughAnEarlierOneWouldServeItsFirstPiece() {
+        List<Demand> set = List.of(demand(1, 1, 700).inSet(9), demand(2, 2, 700).inSet(9));
+        CutPlan plan = plan(set, holding(1, 1, 1000), holding(2, 2, 1500));
+        assertThat(plan.spools()).singleElement().satisfies(s -> {
+            assertThat(s.holding().lot()).isEqualTo(2);
+            assertThat(s.steps()).hasSize(3);
+        });
+    }
+
+    @Test
+    void letsAWholeSetWaitWhenNoLotHasEnoughForIt() {
+        List<Demand> demands =
+                List.of(demand(1, 1, 700).inSet(9), demand(2, 2, 700).inSet(9), demand(3, 3, 600));
+        CutPlan plan = plan(demands, holding(1, 1, 1000), holding(2, 2, 1300));
+        assertThat(plan.waiting())
+                .containsExactly(
+                        new CutPlan.Waiting(1, 1, mm(1400), mm(1300)), new CutPlan.Waiting(2, 1, mm(1400), mm(1300)));
+        assertThat(plan.cut()).isEqualTo(mm(600));
+    }
+
+    @Test
+    void goesOnWithTheLotThatASetWasBegunWith() {
+        Demand demand = demand(1, 1, 700).inSet(9);
+        Holding[] holdings = {holding(1, 1, 1000), holding(2, 2, 800), holding(3, 3, 600)};
+        assertThat(planner.plan(new CutRequest(List.of(demand), List.of(holdings), Map.of(demand.oneLot(), 2L)))
+                        .spools())
+                .singleElement()
+                .satisfies(s -> assertThat(s.holding().lot()).isEqualTo(2));
+        assertThat(planner.plan(new CutRequest(List.of(demand), List.of(holdings), Map.of(demand.oneLot(), 3L)))
+                        .waiting())
+                .containsExactly(new CutPlan.Waiting(1, 1, mm(700), mm(600)));
     }
 
     @Test
@@ -73,10 +109,21 @@ class FirstFitDecreasingTest {
                 .hasSize(2);
     }
 
+    @Test
+    void theRulesSeeASetOfSeveralLots() {
+        List<Demand> set = List.of(demand(1, 1, 700).inSet(9), demand(2, 2, 700).inSet(9));
+        CutPlan apart = plan(List.of(demand(1, 1, 700), demand(2, 2, 700)), holding(1, 1, 1000), holding(2, 2, 1500));
+        assertThat(CutPlanRules.broken(new CutRequest(set, List.of(holding(1, 1, 1000), holding(2, 2, 1500))), apart))
+                .singleElement()
+                .asString()
+                .contains("mixes lots");
+    }
+
     private static CutRequest randomRequest(Random random, int strands) {
         List<Demand> demands = new ArrayList<>();
         for (int i = 1; i <= strands; i++) {
-            demands.add(new Demand(i, 1 + i / 3, 1 + random.nextInt(3), mm(200 + random.nextInt(2000))));
+            Demand demand = new Demand(i, 1 + i / 3, 1 + random.nextInt(3), mm(200 + random.nextInt(2000)));
+            demands.add(demand.piece() % 4 == 0 ? demand.inSet(demand.piece() % 8) : demand);
         }
         List<Holding> holdings = new ArrayList<>();
         for (int i = 1; i <= 12; i++) {
@@ -84,7 +131,11 @@ class FirstFitDecreasingTest {
             List<Length> flaws = random.nextInt(3) == 0 ? List.of(new Length(length.micrometres() / 3)) : List.of();
             holdings.add(new Holding(i, 1 + random.nextInt(3), 1 + random.nextInt(5), length, flaws, mm(300)));
         }
-        return new CutRequest(demands, holdings);
+        Map<Demand.OneLot, Long> begun = new HashMap<>();
+        demands.stream()
+                .filter(d -> d.set().isPresent() && random.nextInt(10) == 0)
+                .forEach(d -> begun.put(d.oneLot(), 1L + random.nextInt(5)));
+        return new CutRequest(demands, holdings, begun);
     }
 
     private CutPlan plan(List<Demand> demands, Holding... holdings) {

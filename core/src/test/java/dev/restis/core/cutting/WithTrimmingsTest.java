@@ -76,12 +76,13 @@ class WithTrimmingsTest {
             List<Demand> demands = new ArrayList<>();
             for (int i = 1; i <= 1 + random.nextInt(60); i++) {
                 long length = 100 + random.nextInt(1200);
-                demands.add(new Demand(
+                Demand demand = new Demand(
                         i,
                         1 + i / 3,
                         1 + random.nextInt(2),
                         mm(length),
-                        List.of(mm(60 + random.nextInt(300)), mm(60 + random.nextInt(300)))));
+                        List.of(mm(60 + random.nextInt(300)), mm(60 + random.nextInt(300))));
+                demands.add(demand.piece() % 4 == 0 ? demand.inSet(demand.piece() % 8) : demand);
             }
             List<Holding> holdings = new ArrayList<>();
             for (int i = 1; i <= 8; i++) {

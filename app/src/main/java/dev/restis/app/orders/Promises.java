@@ -1,0 +1,102 @@
+package dev.restis.app.orders;
+
+import dev.restis.app.workshop.Workshop;
+import dev.restis.core.batch.OpenMinutes;
+import dev.restis.core.batch.Promise;
+import dev.restis.core.batch.Promise.Queue;
+import dev.restis.core.piece.Check.Verdict;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The day an order can be ready, from the minutes the bench is open and the work that is taken on. */
+@Service
+class Promises {
+
+    /**
+     * A promise with the figures behind it.
+     *
+     * @param last the day it is ready behind everything that is taken on; nothing for never
+     * @param inTurn the day it is ready when work goes in the order of the days it is wanted
+     * @param due the day it is wanted
+     * @param verdict against that day
+     * @param workMinutes that it takes, rounded up
+     * @param aheadMinutes of everything that is taken on and not made
+     * @param dueBeforeMinutes of what of it is wanted no later
+     * @param minutesPerWeek that the bench is open
+     */
+    record PromiseView(
+            @Nullable LocalDate last,
+            @Nullable LocalDate inTurn,
+            @Nullable LocalDate due,
+            Verdict verdict,
+            long workMinutes,
+            long aheadMinutes,
+            long dueBeforeMinutes,
+            int minutesPerWeek,
+            int dryingDays) {}
+
+    /**
+     * What is to be promised.
+     *
+     * @param order the order itself, whose pieces do not stand before it; 0 for one that is not taken yet
+     */
+    record Work(
+            long order,
+            Duration making,
+            Duration drying,
+            @Nullable LocalDate due) {}
+
+    private final JdbcClient jdbc;
+    private final Workshop workshop;
+    private final Clock clock;
+
+    Promises(JdbcClient jdbc, Workshop workshop, Clock clock) {
+        this.jdbc = jdbc;
+        this.workshop = workshop;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public PromiseView of(Work work) {
+        OpenMinutes open = workshop.openMinutes();
+        Queue queue = before(work);
+        int dryingDays = (int) work.drying().toDays();
+        Promise promise = Promise.of(
+                LocalDate.now(clock), open, queue, work.making(), dryingDays, Optional.ofNullable(work.due()));
+        return new PromiseView(
+                promise.last().orElse(null),
+                promise.inTurn().orElse(null),
+                work.due(),
+                promise.verdict(),
+                minutes(work.making()),
+                minutes(queue.all()),
+                minutes(queue.dueBefore()),
+                open.perWeek(),
+                dryingDays);
+    }
+
+    /** Pieces count until they are cut; what is cut is on the bench already. */
+    private Queue before(Work work) {
+        return jdbc.sql("""
+                        select coalesce(sum(l.making_s), 0) as everything,
+                               coalesce(sum(l.making_s) filter (where o.due <= cast(:due as date)), 0) as before
+                        from piece p join order_line l on l.id = p.line_id join customer_order o on o.id = l.order_id
+                        where p.cut_at is null and o.id <> :order
+                        """)
+                .param("due", work.due(), java.sql.Types.DATE)
+                .param("order", work.order())
+                .query((row, n) -> new Queue(
+                        Duration.ofSeconds(row.getLong("everything")), Duration.ofSeconds(row.getLong("before"))))
+                .single();
+    }
+
+    private static long minutes(Duration duration) {
+        return duration.plusSeconds(59).toMinutes();
+    }
+}

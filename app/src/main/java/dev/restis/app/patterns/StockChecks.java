@@ -1,0 +1,158 @@
+package dev.restis.app.patterns;
+
+import dev.restis.app.patterns.PieceDesk.Sitting;
+import dev.restis.app.patterns.PieceDesk.Worked;
+import dev.restis.app.patterns.PieceView.CheckView;
+import dev.restis.app.patterns.PieceView.DifferenceView;
+import dev.restis.app.patterns.PieceView.OfferView;
+import dev.restis.app.patterns.PieceView.OfferedChange;
+import dev.restis.app.patterns.PieceView.Wanted;
+import dev.restis.app.stock.Article;
+import dev.restis.app.stock.Article.ArticleKind;
+import dev.restis.core.cord.Colour;
+import dev.restis.core.cord.ColourDifference;
+import dev.restis.core.piece.Check.Verdict;
+import dev.restis.core.piece.WorkedStrand;
+import dev.restis.core.stock.Sufficiency;
+import dev.restis.core.stock.Sufficiency.Supply;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Whether what lies on the shelves is enough, and which other colours would do; the cut list decides lot by lot. */
+final class StockChecks {
+
+    /** More colours than this are no help to choose from. */
+    private static final int MOST_COLOURS = 4;
+
+    private final Sitting sitting;
+    private final Worked worked;
+    private final Wanted wanted;
+
+    StockChecks(Sitting sitting, Worked worked, Wanted wanted) {
+        this.sitting = sitting;
+        this.worked = worked;
+        this.wanted = wanted;
+    }
+
+    List<CheckView> all() {
+        List<CheckView> checks = new ArrayList<>();
+        needed(worked).forEach((article, each) -> {
+            checks.add(cord(article, each));
+            if (article.unlikeItsName()) {
+                checks.add(measured(article));
+            }
+        });
+        worked.hardware().forEach((article, each) -> checks.add(hardware(article, each)));
+        return checks;
+    }
+
+    /** Cord of each article that one piece takes. */
+    private static Map<Article, Long> needed(Worked piece) {
+        Map<Article, Long> needed = new LinkedHashMap<>();
+        for (WorkedStrand strand : piece.piece().strands()) {
+            needed.merge(piece.cords().get(strand.slot()), strand.cutLength().micrometres(), Long::sum);
+        }
+        return needed;
+    }
+
+    private CheckView cord(Article article, long each) {
+        Sufficiency answer = judge(article, each);
+        return new CheckView(
+                switch (answer) {
+                    case ENOUGH, SHORT -> "stock";
+                    case SEVERAL_LOTS, NO_LOT_FOR_A_PIECE -> "lot";
+                    case NO_LOT_FOR_THE_SET -> "lot.set";
+                },
+                verdict(answer),
+                Map.of(
+                        "needed", answer == Sufficiency.NO_LOT_FOR_A_PIECE ? each : each * wanted.quantity(),
+                        "onHand", article.onHand(),
+                        "bestLot", article.bestLot()),
+                Map.of(),
+                named(article),
+                answer == Sufficiency.ENOUGH ? List.of() : otherColours(article, verdict(answer)));
+    }
+
+    private Sufficiency judge(Article article, long each) {
+        return Sufficiency.of(
+                each, wanted.quantity(), wanted.matching(), new Supply(article.onHand(), article.bestLot()));
+    }
+
+    private static Verdict verdict(Sufficiency answer) {
+        return switch (answer) {
+            case ENOUGH -> Verdict.GOOD;
+            case SEVERAL_LOTS -> Verdict.TIGHT;
+            case SHORT, NO_LOT_FOR_A_PIECE, NO_LOT_FOR_THE_SET -> Verdict.NO;
+        };
+    }
+
+    /** The nearest colours of the same gauge and material of which there is enough; nothing is changed without a yes. */
+    private List<OfferView> otherColours(Article lacking, Verdict verdict) {
+        record Candidate(Article article, ColourDifference difference) {}
+        Colour asked = Colour.ofHex(lacking.colour());
+        return sitting.articles().stream()
+                .filter(a -> a.kind() == ArticleKind.CORD
+                        && a.id() != lacking.id()
+                        && a.cord().material().equals(lacking.cord().material())
+                        && a.diameterOf().equals(lacking.diameterOf()))
+                .map(a -> new Candidate(a, ColourDifference.between(asked, Colour.ofHex(a.colour()))))
+                .sorted(Comparator.comparing((Candidate c) -> c.difference().distance())
+                        .thenComparing(c -> c.article().code()))
+                .filter(c -> mends(lacking, c.article(), verdict))
+                .limit(MOST_COLOURS)
+                .map(c -> new OfferView(
+                        OfferedChange.COLOUR,
+                        lacking.code(),
+                        c.article().code(),
+                        c.article().name(),
+                        DifferenceView.of(c.difference(), c.article().colour())))
+                .toList();
+    }
+
+    private boolean mends(Article lacking, Article other, Verdict verdict) {
+        return sitting.tryOut(worked.spec().replacing(lacking.id(), other.id()))
+                .fold(
+                        piece -> {
+                            long each = 0;
+                            for (WorkedStrand strand : piece.strands()) {
+                                Article now = worked.cords().get(strand.slot());
+                                each += now.id() == lacking.id() || now.id() == other.id()
+                                        ? strand.cutLength().micrometres()
+                                        : 0;
+                            }
+                            return verdict(judge(other, each)).compareTo(verdict) < 0;
+                        },
+                        faults -> false);
+    }
+
+    /** A lot on hand is not as thick as its name says; the piece is worked out with the thickest. */
+    private static CheckView measured(Article article) {
+        return new CheckView(
+                "lot.measured",
+                Verdict.GOOD,
+                Map.of(
+                        "measured", article.cord().diameter().micrometres(),
+                        "named", article.diameterOf().micrometres()),
+                Map.of(),
+                named(article),
+                List.of());
+    }
+
+    private CheckView hardware(Article article, int each) {
+        long count = (long) each * wanted.quantity();
+        return new CheckView(
+                "hardware",
+                article.onHand() >= count ? Verdict.GOOD : Verdict.NO,
+                Map.of(),
+                Map.of("needed", (double) count, "onHand", (double) article.onHand()),
+                named(article),
+                List.of());
+    }
+
+    static String named(Article article) {
+        return article.code() + " " + article.name();
+    }
+}

@@ -1,0 +1,31 @@
+import { Group, Text } from '@mantine/core';
+import { useTranslation } from 'react-i18next';
+import type { Schemas } from '../../api/client';
+import { formatDay } from '../format';
+import { Verdict } from '../Verdict';
+
+/** The day it can be ready, against the day it is wanted, with the minutes behind it. */
+export function PromiseLine({ promise }: { promise: Schemas['PromiseView'] }) {
+  const { t } = useTranslation();
+  const day = (d: string | undefined) => (d ? formatDay(d) : t('promise.never'));
+  const words = promise.inTurn ? promise.verdict : 'NEVER';
+  return (
+    <Group gap="xs" wrap="nowrap" align="flex-start">
+      {promise.due !== undefined || words === 'NEVER' ? <Verdict word={promise.verdict} /> : null}
+      <Text size="sm">
+        {t(`promise.${words}`, {
+          last: day(promise.last),
+          inTurn: day(promise.inTurn),
+          due: day(promise.due),
+        })}{' '}
+        {t('promise.because', {
+          work: promise.workMinutes,
+          ahead: promise.aheadMinutes,
+          before: promise.dueBeforeMinutes,
+          week: promise.minutesPerWeek,
+        })}
+        {promise.dryingDays > 0 && ` ${t('promise.drying', { count: promise.dryingDays })}`}
+      </Text>
+    </Group>
+  );
+}
