@@ -11,6 +11,10 @@ interface Props extends Omit<TextInputProps, 'onChange' | 'value'> {
   onChange: (text: string) => void;
 }
 
+const THICK = 30_000;
+/** Diameters and bead sizes are read back finer than lengths of a body. */
+const kindOf = (um: number) => (um < THICK ? 'part' : 'body');
+
 /** A length in any unit; the field shows what it understood, in both systems. */
 export function LengthField({ value, onChange, error, ...rest }: Props) {
   const { t } = useTranslation();
@@ -30,8 +34,8 @@ export function LengthField({ value, onChange, error, ...rest }: Props) {
     reading.data &&
     !reading.isError &&
     t('lengthField.understood', {
-      here: formatLength(reading.data.um, units, 'body'),
-      there: formatLength(reading.data.um, other, 'body'),
+      here: formatLength(reading.data.um, units, kindOf(reading.data.um)),
+      there: formatLength(reading.data.um, other, kindOf(reading.data.um)),
     });
   const own = value.trim() !== '' && reading.error instanceof ProblemError && reading.error.field('text');
   return (

@@ -68,32 +68,46 @@ function Checks({ piece, onOffer }: Props) {
         return (
           <Group key={`${check.code}/${check.subject}/${i}`} gap="xs" wrap="nowrap" align="flex-start">
             <Verdict word={check.verdict} />
-            <Text size="sm">
-              {t(`check.${check.code}`, figures)}
-              {check.verdict !== 'GOOD' && ` ${t(`check.${check.code}.remedy.${check.verdict}`, figures)}`}
-              {onOffer &&
-                check.offers.map((offer) => (
-                  <Button
-                    key={offer.change + offer.value}
-                    size="compact-xs"
-                    variant="default"
-                    ml={6}
-                    onClick={() => onOffer(offer)}
-                  >
-                    {offer.difference && (
-                      <span className={classes.chip} style={{ background: offer.difference.colour }} />
-                    )}
-                    {t(`check.offer.${offer.change}`, {
-                      name: offer.change === 'EASE' ? t(`ease.${offer.value}`) : offer.name,
-                      difference: offer.difference && differenceWords(t, offer.difference),
-                    })}
-                  </Button>
-                ))}
-            </Text>
+            <div>
+              <Text size="sm">
+                {t(`check.${check.code}`, figures)}
+                {check.verdict !== 'GOOD' && ` ${t(`check.${check.code}.remedy.${check.verdict}`, figures)}`}
+              </Text>
+              {onOffer && check.offers.length > 0 && <Offers offers={check.offers} onOffer={onOffer} />}
+            </div>
           </Group>
         );
       })}
     </Stack>
+  );
+}
+
+interface OffersProps {
+  offers: Schemas['OfferView'][];
+  onOffer: (offer: Schemas['OfferView']) => void;
+}
+
+function Offers({ offers, onOffer }: OffersProps) {
+  const { t } = useTranslation();
+  return (
+    <Group gap={6} my={4}>
+      {offers.map((offer) => (
+        <Button
+          key={offer.change + offer.value}
+          size="compact-xs"
+          variant="default"
+          onClick={() => onOffer(offer)}
+        >
+          {offer.difference && (
+            <span className={classes.chip} style={{ background: offer.difference.colour }} />
+          )}
+          {t(`check.offer.${offer.change}`, {
+            name: offer.change === 'EASE' ? t(`ease.${offer.value}`) : offer.name,
+            difference: offer.difference && differenceWords(t, offer.difference),
+          })}
+        </Button>
+      ))}
+    </Group>
   );
 }
 

@@ -12,20 +12,24 @@ export function PromiseLine({ promise }: { promise: Schemas['PromiseView'] }) {
   return (
     <Group gap="xs" wrap="nowrap" align="flex-start">
       {promise.due !== undefined || words === 'NEVER' ? <Verdict word={promise.verdict} /> : null}
-      <Text size="sm">
-        {t(`promise.${words}`, {
-          last: day(promise.last),
-          inTurn: day(promise.inTurn),
-          due: day(promise.due),
-        })}{' '}
-        {t('promise.because', {
-          work: promise.workMinutes,
-          ahead: promise.aheadMinutes,
-          before: promise.dueBeforeMinutes,
-          week: promise.minutesPerWeek,
-        })}
-        {promise.dryingDays > 0 && ` ${t('promise.drying', { count: promise.dryingDays })}`}
-      </Text>
+      <div>
+        <Text size="sm" fw={600}>
+          {t(`promise.${words}`, {
+            last: day(promise.last),
+            inTurn: day(promise.inTurn),
+            due: day(promise.due),
+          })}
+        </Text>
+        <Text size="xs" c="dimmed">
+          {t(promise.due === undefined ? 'promise.because' : 'promise.becauseDue', {
+            work: promise.workMinutes,
+            ahead: promise.aheadMinutes,
+            before: promise.dueBeforeMinutes,
+            week: promise.minutesPerWeek,
+          })}
+          {promise.dryingDays > 0 && ` ${t('promise.drying', { count: promise.dryingDays })}`}
+        </Text>
+      </div>
     </Group>
   );
 }
