@@ -93,29 +93,45 @@ final class Canvas {
         open = new TreeMap<>();
     }
 
-    /** A strand along {@code line}: x, y, z of each sample. */
-    void cord(int slot, double thickness, double[] line) {
-        if (unrolled) {
-            for (int i = 0; i < line.length; i += 3) {
-                line[i] += shift;
-                line[i + 1] += bend(line[i]);
-            }
-        }
-        int samples = line.length / 3;
+    /** A strand along {@code samples}: x, y, z of each. */
+    void cord(int slot, double thickness, double[] samples) {
+        double[] line = unrolled ? bowed(samples) : samples;
+        int count = line.length / 3;
         int from = 0;
         int layer = layerOf(line[2]);
-        for (int i = 1; i < samples; i++) {
+        for (int i = 1; i < count; i++) {
             int now = layerOf(line[3 * i + 2]);
-            if (now != layer || i == samples - 1) {
+            if (now != layer || i == count - 1) {
                 // One sample over on either side, so that no gap shows between two stretches of one strand.
-                tube(slot, thickness, line, Math.max(0, from - 1), Math.min(samples, i + 2), layer);
+                tube(slot, thickness, line, Math.max(0, from - 1), Math.min(count, i + 2), layer);
                 from = i;
                 layer = now;
             }
         }
-        for (int i = 0; i < samples; i++) {
-            reach(line[3 * i], line[3 * i + 1], thickness / 2, thickness / 2);
+        reach(line, thickness / 2);
+    }
+
+    private void reach(double[] line, double half) {
+        double left = line[0];
+        double right = left;
+        double top = line[1];
+        double bottom = top;
+        for (int i = 3; i < line.length; i += 3) {
+            left = Math.min(left, line[i]);
+            right = Math.max(right, line[i]);
+            top = Math.min(top, line[i + 1]);
+            bottom = Math.max(bottom, line[i + 1]);
         }
+        reach((left + right) / 2, (top + bottom) / 2, (right - left) / 2 + half, (bottom - top) / 2 + half);
+    }
+
+    private double[] bowed(double[] samples) {
+        double[] line = samples.clone();
+        for (int i = 0; i < line.length; i += 3) {
+            line[i] += shift;
+            line[i + 1] += bend(line[i]);
+        }
+        return line;
     }
 
     /** A straight stretch at one depth. */

@@ -19,17 +19,17 @@ final class CentreLine {
      */
     static double[] smooth(List<Point> through, int from, int to, int steps) {
         double[] line = new double[3 * ((to - from) * steps + 1)];
+        double[][] weights = weights(steps);
         int next = 0;
         for (int i = from; i < to; i++) {
             Point p0 = through.get(Math.max(0, i - 1));
             Point p1 = through.get(i);
             Point p2 = through.get(i + 1);
             Point p3 = through.get(Math.min(through.size() - 1, i + 2));
-            for (int s = 0; s < steps; s++) {
-                double t = (double) s / steps;
-                line[next++] = spline(p0.x(), p1.x(), p2.x(), p3.x(), t);
-                line[next++] = spline(p0.y(), p1.y(), p2.y(), p3.y(), t);
-                line[next++] = spline(p0.z(), p1.z(), p2.z(), p3.z(), t);
+            for (double[] w : weights) {
+                line[next++] = w[0] * p0.x() + w[1] * p1.x() + w[2] * p2.x() + w[3] * p3.x();
+                line[next++] = w[0] * p0.y() + w[1] * p1.y() + w[2] * p2.y() + w[3] * p3.y();
+                line[next++] = w[0] * p0.z() + w[1] * p1.z() + w[2] * p2.z() + w[3] * p3.z();
             }
         }
         Point last = through.get(to);
@@ -39,7 +39,17 @@ final class CentreLine {
         return line;
     }
 
-    private static double spline(double a, double b, double c, double d, double t) {
-        return 0.5 * (2 * b + (c - a) * t + (2 * a - 5 * b + 4 * c - d) * t * t + (3 * b - a - 3 * c + d) * t * t * t);
+    /** How much each of four neighbouring points counts, at each sample of the span between the middle two. */
+    private static double[][] weights(int steps) {
+        double[][] weights = new double[steps][];
+        for (int s = 0; s < steps; s++) {
+            double t = (double) s / steps;
+            double t2 = t * t;
+            double t3 = t2 * t;
+            weights[s] = new double[] {
+                0.5 * (2 * t2 - t - t3), 0.5 * (2 - 5 * t2 + 3 * t3), 0.5 * (t + 4 * t2 - 3 * t3), 0.5 * (t3 - t2)
+            };
+        }
+        return weights;
     }
 }

@@ -3,7 +3,6 @@ package dev.restis.core.picture;
 import dev.restis.core.stitch.Gauge;
 import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitch;
-import dev.restis.core.stitch.Stitch.StrandPath;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -29,6 +28,8 @@ final class StitchRun {
     private final List<List<Point>> flat;
 
     private final int steps;
+    /** Each path through the first repeat, smooth and twisted; empty until it is drawn. */
+    private final List<double[]> first = new ArrayList<>();
 
     /**
      * @param slots the cord of each strand in each place of the stitch, in the order of its paths
@@ -140,19 +141,57 @@ final class StitchRun {
     /** One repeat at the origin, twisted and coloured as repeat number {@code phase}. */
     private void repeat(int phase) {
         for (int p = 0; p < stitch.paths().size(); p++) {
-            StrandPath path = stitch.paths().get(p);
-            List<Point> line = new ArrayList<>();
-            List<Point> last = flat.get(before(p));
-            line.add(placed(last.get(last.size() - 1), phase, -1));
-            flat.get(p).forEach(at -> line.add(placed(at, phase, 0)));
-            List<Point> next = flat.get(path.next());
-            line.add(placed(next.get(0), phase, 1));
-            line.add(placed(next.get(Math.min(1, next.size() - 1)), phase, 1));
-            canvas.cord(
-                    slotOn(p, phase, path.seat()),
-                    gauge.of(path.seat()),
-                    CentreLine.smooth(line, 1, line.size() - 2, steps));
+            Seat seat = stitch.paths().get(p).seat();
+            canvas.cord(slotOn(p, phase, seat), gauge.of(seat), line(p, phase));
         }
+    }
+
+    /** A path in the repeat of that number: the first one's, turned on by the twist of those between. */
+    private double[] line(int path, int phase) {
+        if (first.isEmpty()) {
+            for (int p = 0; p < stitch.paths().size(); p++) {
+                first.add(smooth(p));
+            }
+        }
+        double[] line = first.get(path);
+        return stitch.turnPerRepeat() == 0 || phase == 0
+                ? line
+                : turned(line, Math.toRadians(phase * stitch.turnPerRepeat()));
+    }
+
+    private double[] smooth(int path) {
+        List<Point> flatLine = flat.get(path);
+        List<Point> line = new ArrayList<>(flatLine.size() + 3);
+        List<Point> last = flat.get(before(path));
+        line.add(last.get(last.size() - 1).moved(-pitch, 0));
+        line.addAll(flatLine);
+        List<Point> next = flat.get(stitch.paths().get(path).next());
+        line.add(next.get(0).moved(pitch, 0));
+        line.add(next.get(Math.min(1, next.size() - 1)).moved(pitch, 0));
+        double[] smooth = CentreLine.smooth(line, 1, line.size() - 2, steps);
+        double twist = Math.toRadians(stitch.turnPerRepeat()) / pitch;
+        for (int i = 0; twist != 0 && i < smooth.length; i += 3) {
+            turn(smooth, i, Math.cos(smooth[i] * twist), Math.sin(smooth[i] * twist));
+        }
+        return smooth;
+    }
+
+    private static double[] turned(double[] line, double angle) {
+        double[] turned = line.clone();
+        double cos = Math.cos(angle);
+        double sin = Math.sin(angle);
+        for (int i = 0; i < turned.length; i += 3) {
+            turn(turned, i, cos, sin);
+        }
+        return turned;
+    }
+
+    /** Turns a sample about the body's length. */
+    private static void turn(double[] line, int at, double cos, double sin) {
+        double y = line[at + 1];
+        double z = line[at + 2];
+        line[at + 1] = y * cos - z * sin;
+        line[at + 2] = y * sin + z * cos;
     }
 
     private int before(int path) {
@@ -200,13 +239,5 @@ final class StitchRun {
         }
         line.add(new Point(to, y, 0).turned(stitch.turnPerRepeat() * (to - from) / pitch));
         return CentreLine.smooth(line, 1);
-    }
-
-    /** A point of a path in the repeat {@code repeatsOn} after that number {@code phase}, with the twist it has by then. */
-    private Point placed(Point at, int phase, int repeatsOn) {
-        return stitch.turnPerRepeat() == 0
-                ? at.moved(repeatsOn * pitch, 0)
-                : at.turned((phase + repeatsOn + at.x() / pitch) * stitch.turnPerRepeat())
-                        .moved(repeatsOn * pitch, 0);
     }
 }

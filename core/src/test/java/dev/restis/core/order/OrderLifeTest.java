@@ -1,0 +1,98 @@
+package dev.restis.core.order;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class OrderLifeTest {
+
+    @ParameterizedTest
+    @CsvSource({
+        // stage, pieces, planned, cut, made, dispatched -> state
+        "DRAFT,     3, 0, 0, 0, 0, DRAFT",
+        "QUOTED,    3, 0, 0, 0, 0, QUOTED",
+        "CANCELLED, 3, 0, 0, 0, 0, CANCELLED",
+        "ACCEPTED,  0, 0, 0, 0, 0, ACCEPTED",
+        "ACCEPTED,  3, 0, 0, 0, 0, ACCEPTED",
+        "ACCEPTED,  3, 1, 0, 0, 0, PLANNED",
+        "ACCEPTED,  3, 3, 0, 0, 0, PLANNED",
+        "ACCEPTED,  3, 3, 1, 0, 0, CUTTING",
+        "ACCEPTED,  3, 2, 2, 2, 2, CUTTING",
+        "ACCEPTED,  3, 3, 3, 0, 0, MAKING",
+        "ACCEPTED,  3, 3, 3, 2, 2, MAKING",
+        "ACCEPTED,  3, 3, 3, 3, 0, FINISHED",
+        "ACCEPTED,  3, 3, 3, 3, 2, FINISHED",
+        "ACCEPTED,  3, 3, 3, 3, 3, DISPATCHED"
+    })
+    void theStateFollowsFromStageAndPieces(
+            OrderStage stage, int pieces, int planned, int cut, int made, int dispatched, OrderState state) {
+        OrderProgress progress = new OrderProgress(pieces, planned, cut, made, dispatched);
+        assertThat(OrderLife.state(stage, progress)).isEqualTo(state);
+    }
+
+    @Test
+    void piecesCannotBeFurtherThanTheOnesBeforeThem() {
+        assertThatThrownBy(() -> new OrderProgress(3, 1, 2, 0, 0)).hasMessageContaining("3, 1, 2, 0, 0");
+        assertThatThrownBy(() -> new OrderProgress(3, 3, 2, 1, -1)).hasMessageContaining("-1");
+    }
+
+    /** Plays whole lives by chance and watches that nothing is lost on the way. */
+    @Test
+    void everyLifeKeepsItsRules() {
+        Random random = new Random(5);
+        Map<OrderState, Integer> seen = new EnumMap<>(OrderState.class);
+        for (int life = 0; life < 400; life++) {
+            OrderStage stage = OrderStage.DRAFT;
+            OrderProgress p = new OrderProgress(1 + random.nextInt(4), 0, 0, 0, 0);
+            for (int step = 0; step < 25; step++) {
+                OrderState before = OrderLife.state(stage, p);
+                seen.merge(before, 1, Integer::sum);
+                List<OrderAct> acts = List.copyOf(OrderLife.allowed(stage, p));
+                if (acts.isEmpty()) {
+                    assertThat(before).isEqualTo(OrderState.DISPATCHED);
+                    break;
+                }
+                OrderAct act = acts.get(random.nextInt(acts.size()));
+                boolean scissors = stage == OrderStage.ACCEPTED && random.nextBoolean();
+                OrderProgress next = scissors ? onward(p) : done(act, p);
+                stage = scissors ? stage : OrderLife.after(stage, act);
+                assertThat(next.cut()).as("%s undoes no cut", act).isGreaterThanOrEqualTo(p.cut());
+                assertThat(next.dispatched()).isGreaterThanOrEqualTo(p.dispatched());
+                if (stage != OrderStage.ACCEPTED) {
+                    assertThat(next.cut())
+                            .as("cut pieces of an order that is %s", stage)
+                            .isZero();
+                }
+                p = next;
+            }
+        }
+        assertThat(seen.keySet()).isEqualTo(Set.of(OrderState.values()));
+    }
+
+    /** What an act does to the pieces. */
+    private static OrderProgress done(OrderAct act, OrderProgress p) {
+        return switch (act) {
+            case PLAN -> new OrderProgress(p.pieces(), p.planned() + 1, p.cut(), p.made(), p.dispatched());
+            case FINISH -> new OrderProgress(p.pieces(), p.planned(), p.cut(), p.made() + 1, p.dispatched());
+            case DISPATCH -> new OrderProgress(p.pieces(), p.planned(), p.cut(), p.made(), p.dispatched() + 1);
+            case CANCEL_REST -> new OrderProgress(p.cut(), p.cut(), p.cut(), p.made(), p.dispatched());
+            case CANCEL -> new OrderProgress(p.pieces(), 0, 0, 0, 0);
+            default -> p;
+        };
+    }
+
+    /** The scissors go on beside whatever people do at the desk. */
+    private static OrderProgress onward(OrderProgress p) {
+        return p.cut() < p.planned()
+                ? new OrderProgress(p.pieces(), p.planned(), p.cut() + 1, p.made(), p.dispatched())
+                : p;
+    }
+}
