@@ -15,6 +15,7 @@ import { UnitsProvider } from './units';
 const OrdersPage = lazy(() => import('../features/orders/OrdersPage'));
 const OrderPage = lazy(() => import('../features/orders/OrderPage'));
 const NewOrderPage = lazy(() => import('../features/orders/NewOrderPage'));
+const LinePage = lazy(() => import('../features/orders/LinePage'));
 const ImportPage = lazy(() => import('../features/orders/ImportPage'));
 const PlanPage = lazy(() => import('../features/plan/PlanPage'));
 const CutPage = lazy(() => import('../features/cut/CutPage'));
@@ -75,6 +76,7 @@ function Inside() {
                 <Route path="/orders/new" element={<NewOrderPage />} />
                 <Route path="/orders/import" element={<ImportPage />} />
                 <Route path="/orders/:id" element={<OrderPage />} />
+                <Route path="/orders/:id/lines/:line" element={<LinePage />} />
                 <Route path="/plan" element={<PlanPage />} />
                 <Route path="/cut" element={<CutPage />} />
                 <Route path="/cut/:list" element={<CutPage />} />

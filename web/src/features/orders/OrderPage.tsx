@@ -1,89 +1,215 @@
-import { Button, Group, Stack, Text, Title } from '@mantine/core';
+import { Badge, Button, Group, Menu, Stack, Text, Title } from '@mantine/core';
+import { notifications } from '@mantine/notifications';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { Length } from '../../shared/Figures';
-import { formatDay, formatTime } from '../../shared/format';
 import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
+import { withOffer } from '../../shared/piece/choices';
 import { PiecePanel } from '../../shared/piece/PiecePanel';
-import { PromiseLine } from '../../shared/piece/PromiseLine';
-import { orderQuery, useRemoveOrder } from './queries';
+import { patternsQuery } from '../../shared/piece/queries';
+import { articlesQuery } from '../stock/queries';
+import { HistoryList } from './HistoryList';
+import { InTheWay } from './InTheWay';
+import { OrderHead } from './OrderHead';
+import { PriceTable } from './PriceTable';
+import { orderQuery, useAct, useAgain, useChangeOrder, useRemoveOrder, useUnmake } from './queries';
+import { SplitForm } from './SplitForm';
+
+type Order = Schemas['OrderView'];
+type Act = Order['acts'][number];
 
 export default function OrderPage() {
   const order = useQuery(orderQuery(Number(useParams().id)));
-  return <Await query={order}>{(o) => <Order order={o} />}</Await>;
+  return <Await query={order}>{(o) => <OrderSheet order={o} />}</Await>;
 }
 
-function Order({ order }: { order: Schemas['OrderView'] }) {
+/** What comes next in an order's life, the first of these that may be done. */
+const NEXT: Act[] = ['PLAN', 'FINISH', 'DISPATCH', 'ACCEPT'];
+
+function OrderSheet({ order }: { order: Order }) {
   const { t } = useTranslation();
-  const navigate = useNavigate();
-  const remove = useRemoveOrder();
-  const open = order.lines.some((l) => l.planned < l.quantity);
-  const untouched = order.lines.every((l) => l.planned === 0);
+  const act = useAct(order.id);
+  const [splitting, setSplitting] = useState(false);
+  const may = (a: Act) => order.acts.includes(a);
+  const next = NEXT.find(may);
+  const button = (a: Act) => (
+    <Button
+      key={a}
+      variant={a === next ? 'filled' : 'default'}
+      loading={act.isPending && act.variables === a}
+      onClick={() => act.mutate(a)}
+    >
+      {t(`act.${a}`)}
+    </Button>
+  );
   return (
     <Page
       title={t('order.title', { reference: order.reference })}
       actions={
         <>
-          {untouched && (
-            <Button
-              variant="default"
-              loading={remove.isPending}
-              onClick={() => remove.mutate(order.id, { onSuccess: () => navigate('/orders') })}
-            >
-              {t('order.remove')}
-            </Button>
-          )}
-          {open && (
-            <Button component={Link} to={`/plan?order=${encodeURIComponent(order.reference)}`}>
-              {t('order.plan')}
-            </Button>
-          )}
+          <Badge variant="outline" size="lg" radius="sm" tt="none">
+            {t(`state.${order.state}`)}
+          </Badge>
+          <More order={order} onSplit={() => setSplitting(true)} act={act.mutate} />
+          {(['REOPEN', 'QUOTE', 'REVIVE'] as const).filter(may).map(button)}
+          {next &&
+            (next === 'PLAN' ? (
+              <Button component={Link} to={`/plan?order=${encodeURIComponent(order.reference)}`}>
+                {t('order.plan')}
+              </Button>
+            ) : (
+              button(next)
+            ))}
+          {next === 'PLAN' && (['FINISH', 'DISPATCH'] as const).filter(may).map(button)}
         </>
       }
     >
-      <ProblemNote error={remove.error} />
-      <Group gap="xl">
-        <Text>{order.customer}</Text>
-        <Text>{order.due ? t('order.due', { day: formatDay(order.due) }) : t('order.noDue')}</Text>
-        <Text c="dimmed" size="sm">
-          {t(`order.by.${order.source === 'FILE' ? 'FILE' : 'FORM'}`, {
-            who: order.createdBy,
-            when: formatTime(order.createdAt),
-          })}
-        </Text>
-      </Group>
-      {open && <PromiseLine promise={order.promise} />}
+      <ProblemNote error={act.error} />
+      <OrderHead key={order.id} order={order} />
+      <InTheWay order={order} />
+      <PriceTable order={order} />
       {order.lines.map((line) => (
-        <Stack key={line.id} component="section" className="panel" p="md" gap="xs">
-          <Group justify="space-between">
-            <Title order={2} size="h4">
-              {line.quantity} × {line.piece.patternName}
-              {line.sizeName ? ` · ${line.sizeName}` : ''}
-              {line.wristUm !== undefined && (
-                <>
-                  {' · '}
-                  <Length um={line.wristUm} kind="body" />
-                </>
-              )}
-              {line.lengthUm !== undefined && (
-                <>
-                  {' · '}
-                  <Length um={line.lengthUm} kind="body" />
-                </>
-              )}
-            </Title>
-            <Text size="sm" c="dimmed">
-              {t('order.progress', { planned: line.planned, cut: line.cut, count: line.quantity })}
-            </Text>
-          </Group>
-          {line.matching && <Text size="sm">{t('order.matching')}</Text>}
-          {line.note && <Text size="sm">{line.note}</Text>}
-          <PiecePanel piece={line.piece} />
-        </Stack>
+        <LineSection key={line.id} order={order} line={line} />
       ))}
+      {may('CHANGE_PIECES') && (
+        <Group>
+          <Button component={Link} variant="default" to={`/orders/${order.id}/lines/new`}>
+            {t('line.add', { reference: '' })}
+          </Button>
+        </Group>
+      )}
+      <HistoryList history={order.history} />
+      <SplitForm order={order} opened={splitting} onClose={() => setSplitting(false)} />
     </Page>
+  );
+}
+
+interface MoreProps {
+  order: Order;
+  onSplit: () => void;
+  act: (act: Act) => void;
+}
+
+/** What is done seldom. */
+function More({ order, onSplit, act }: MoreProps) {
+  const { t } = useTranslation();
+  const navigate = useNavigate();
+  const remove = useRemoveOrder();
+  const again = useAgain(order.id);
+  const unmake = useUnmake(order.id);
+  const pieces = order.lines.reduce((n, l) => n + l.quantity, 0);
+  const untouched = order.lines.every((l) => l.planned === 0);
+  const made = order.lines.reduce((n, l) => n + l.made - l.dispatched, 0);
+  return (
+    <Menu position="bottom-end">
+      <Menu.Target>
+        <Button variant="default">{t('order.more')}</Button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        <Menu.Item
+          onClick={() => again.mutate(undefined, { onSuccess: ({ id }) => navigate(`/orders/${id}`) })}
+        >
+          {t('order.again')}
+        </Menu.Item>
+        {pieces > 1 && <Menu.Item onClick={onSplit}>{t('order.split')}</Menu.Item>}
+        {made > 0 && (
+          <Menu.Item onClick={() => unmake.mutate()}>{t('order.unmake', { count: made })}</Menu.Item>
+        )}
+        {(['CANCEL', 'CANCEL_REST'] as const)
+          .filter((a) => order.acts.includes(a))
+          .map((a) => (
+            <Menu.Item key={a} onClick={() => act(a)}>
+              {t(`act.${a}`)}
+            </Menu.Item>
+          ))}
+        {untouched && (
+          <Menu.Item
+            color="coral"
+            onClick={() => remove.mutate(order.id, { onSuccess: () => navigate('/orders') })}
+          >
+            {t('order.remove')}
+          </Menu.Item>
+        )}
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
+
+function LineSection({ order, line }: { order: Order; line: Schemas['LineView'] }) {
+  const { t } = useTranslation();
+  const change = useChangeOrder(order.id);
+  const patterns = useQuery(patternsQuery);
+  const articles = useQuery(articlesQuery);
+  const open = order.acts.includes('CHANGE_PIECES') && line.cut < line.quantity;
+  const take = (offer: Schemas['OfferView']) => {
+    const to = withOffer(line.choices, offer, patterns.data ?? [], articles.data ?? []);
+    change.mutate(
+      {
+        lines: [{ line: line.id, choices: { from: line.choices, to: { ...to, units: line.choices.units } } }],
+      },
+      { onSuccess: () => notifications.show({ message: t('line.changed'), color: 'board' }) },
+    );
+  };
+  return (
+    <Stack component="section" className="panel" p="md" gap="xs">
+      <Group justify="space-between">
+        <Title order={2} size="h4">
+          {line.quantity} × {line.piece.patternName}
+          {line.sizeName ? ` · ${line.sizeName}` : ''}
+          {line.wristUm !== undefined && (
+            <>
+              {' · '}
+              <Length um={line.wristUm} kind="body" />
+            </>
+          )}
+          {line.lengthUm !== undefined && (
+            <>
+              {' · '}
+              <Length um={line.lengthUm} kind="body" />
+            </>
+          )}
+        </Title>
+        <Group gap="xs">
+          <Text size="sm" c="dimmed">
+            {t('order.progress', {
+              planned: line.planned,
+              cut: line.cut,
+              made: line.made,
+              gone: line.dispatched,
+              count: line.quantity,
+            })}
+          </Text>
+          {open && (
+            <Button
+              component={Link}
+              size="compact-sm"
+              variant="default"
+              to={`/orders/${order.id}/lines/${line.id}`}
+            >
+              {t('line.edit')}
+            </Button>
+          )}
+          {open && line.cut === 0 && order.lines.length > 1 && (
+            <Button
+              size="compact-sm"
+              variant="subtle"
+              loading={change.isPending}
+              onClick={() => change.mutate({ removed: [line.id] })}
+            >
+              {t('line.remove')}
+            </Button>
+          )}
+        </Group>
+      </Group>
+      <ProblemNote error={change.error} />
+      {open && line.cut > 0 && <Text size="sm">{t('line.cutStays', { count: line.cut })}</Text>}
+      {line.matching && <Text size="sm">{t('order.matching')}</Text>}
+      {line.note && <Text size="sm">{line.note}</Text>}
+      <PiecePanel piece={line.piece} onOffer={open ? take : undefined} />
+    </Stack>
   );
 }

@@ -6,15 +6,18 @@ import {
   useQueryClient,
 } from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
+import type { paths } from '../../api/schema';
 import type { Units } from '../../app/units';
 import { useRefreshWork } from '../plan/queries';
 
-export const ordersQuery = (query: string, state: string) =>
+export type OrderFilter = NonNullable<paths['/api/orders']['get']['parameters']['query']>;
+
+export const ordersQuery = (filter: OrderFilter) =>
   infiniteQueryOptions({
-    queryKey: ['orders', 'list', query, state],
+    queryKey: ['orders', 'list', filter],
     queryFn: ({ pageParam }) =>
-      ask(api.GET('/api/orders', { params: { query: { query, state, before: pageParam } } })),
-    initialPageParam: undefined as number | undefined,
+      ask(api.GET('/api/orders', { params: { query: { ...filter, after: pageParam } } })),
+    initialPageParam: '',
     getNextPageParam: (page) => page.next,
     placeholderData: keepPreviousData,
   });
@@ -24,6 +27,80 @@ export const orderQuery = (id: number) =>
     queryKey: ['orders', 'one', id],
     queryFn: () => ask(api.GET('/api/orders/{id}', { params: { path: { id } } })),
   });
+
+/** The quote that was named last, as a message to the customer. */
+export const quoteTextQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['orders', 'one', id, 'quote-text'],
+    queryFn: () => ask(api.GET('/api/orders/{id}/quote.txt', { params: { path: { id } }, parseAs: 'text' })),
+  });
+
+export type Act = Schemas['OrderView']['acts'][number];
+
+export function useAct(id: number) {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (act: Act) =>
+      ask(api.POST('/api/orders/{id}/acts/{act}', { params: { path: { id, act } }, body: {} })),
+    onSettled: refresh,
+  });
+}
+
+export function useActMany() {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (body: Schemas['ManyRequest']) => ask(api.POST('/api/orders/acts', { body })),
+    onSettled: refresh,
+  });
+}
+
+export function useUnmake(id: number) {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: () => ask(api.POST('/api/orders/{id}/unmake', { params: { path: { id } }, body: {} })),
+    onSettled: refresh,
+  });
+}
+
+export function useChangeOrder(id: number) {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (body: Schemas['OrderChange']) =>
+      ask(api.PATCH('/api/orders/{id}', { params: { path: { id } }, body })),
+    // Also after a refusal: what somebody else changed meanwhile is shown beside what was typed.
+    onSettled: refresh,
+  });
+}
+
+export function useAgain(id: number) {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: () => ask(api.POST('/api/orders/{id}/again', { params: { path: { id } } })),
+    onSuccess: refresh,
+  });
+}
+
+export function useSplit(id: number) {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (parts: Schemas['Part'][]) =>
+      ask(api.POST('/api/orders/{id}/split', { params: { path: { id } }, body: { parts } })),
+    onSuccess: refresh,
+  });
+}
+
+export const priceRulesQuery = queryOptions({
+  queryKey: ['orders', 'price-rules'],
+  queryFn: () => ask(api.GET('/api/orders/price-rules')),
+});
+
+export function useKeepPriceRules() {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (body: Schemas['RulesInput']) => ask(api.PUT('/api/orders/price-rules', { body })),
+    onSuccess: refresh,
+  });
+}
 
 export function useTakeOrder() {
   const refresh = useRefreshWork();

@@ -5,6 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { ProblemError } from '../../api/client';
 import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
+import { PriceRules } from '../orders/PriceRules';
 import { OpenMinutes } from './OpenMinutes';
 import { peopleQuery, useAddPerson, useSession } from './queries';
 
@@ -15,6 +16,7 @@ export function WorkshopPage() {
     <Page title={t('nav.workshop')}>
       <Text maw={680}>{t('later.workshop')}</Text>
       <OpenMinutes owner={session?.role === 'OWNER'} />
+      <PriceRules owner={session?.role === 'OWNER'} />
       {session?.role === 'OWNER' && <People />}
     </Page>
   );

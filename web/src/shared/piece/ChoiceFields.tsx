@@ -49,7 +49,7 @@ export const ChoiceFields = memo(function ChoiceFields({
           error={problem('length')}
         />
       )}
-      <SimpleGrid cols={2} spacing="md" verticalSpacing={10}>
+      <SimpleGrid type="container" cols={{ base: 1, '370px': 2 }} spacing="md" verticalSpacing={10}>
         {pattern.cords.map((cord, i) => (
           <ArticleSelect
             key={cord.code}

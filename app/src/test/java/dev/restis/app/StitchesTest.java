@@ -14,7 +14,9 @@ import tools.jackson.databind.node.ObjectNode;
 class StitchesTest extends RestisTest {
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
-    private static final Duration PATIENCE = Duration.ofSeconds(60);
+    private static final Duration PATIENCE = Duration.ofSeconds(120);
+    /** Between two looks; asking without a pause would take the processor from what is waited for. */
+    private static final long POLL_NANOS = 100_000_000;
 
     @Test
     void aPathOfOnesOwnIsPulledTightInTheBackgroundAndComposedIntoAPattern() throws Exception {
@@ -82,7 +84,7 @@ class StitchesTest extends RestisTest {
         Instant until = Instant.now().plus(PATIENCE);
         while (!picture.path("pulling").isEmpty() && Instant.now().isBefore(until)) {
             assertThat(picture.path("pulling").path(0).path("state").asString()).isIn("WAITING", "RUNNING");
-            Thread.onSpinWait();
+            java.util.concurrent.locks.LockSupport.parkNanos(POLL_NANOS);
             picture =
                     tell("/api/patterns/work-out", choices).body().path("piece").path("picture");
         }
@@ -212,7 +214,7 @@ class StitchesTest extends RestisTest {
                 return trial;
             }
             assertThat(Instant.now()).as(pulling).isBefore(until);
-            Thread.onSpinWait();
+            java.util.concurrent.locks.LockSupport.parkNanos(POLL_NANOS);
         }
     }
 }

@@ -95,22 +95,6 @@ class WorkshopRulesTest extends RestisTest {
     }
 
     @Test
-    void ordersAreFoundAndPaged() throws Exception {
-        for (int i = 0; i < 5; i++) {
-            take(order("Pager " + i, 1, snake("16 cm", "OA2")));
-        }
-        JsonNode first = ask("/api/orders?query=pager&size=3").body();
-        assertThat(first.path("total").asInt()).isEqualTo(5);
-        assertThat(first.path("rows").findValuesAsString("customer")).containsExactly("Pager 4", "Pager 3", "Pager 2");
-        JsonNode rest = ask("/api/orders?query=pager&size=3&before="
-                        + first.path("next").asLong())
-                .body();
-        assertThat(rest.path("rows").findValuesAsString("customer")).containsExactly("Pager 1", "Pager 0");
-        assertThat(rest.has("next")).isFalse();
-        assertThat(ask("/api/orders?query=pager&state=CUT").body().path("rows")).isEmpty();
-    }
-
-    @Test
     void aRowThatSaysSomethingElseIsShownAndLeftAsItIs() throws Exception {
         String head = "reference,customer,quantity,pattern,wrist,colour 1,colour 2\n";
         upload(

@@ -2,6 +2,7 @@ package dev.restis.app.demo;
 
 import dev.restis.app.cut.CutLists;
 import dev.restis.app.orders.Orders;
+import dev.restis.app.orders.PriceBook;
 import dev.restis.app.patterns.PieceChoices;
 import dev.restis.app.patterns.PieceChoices.PartChoice;
 import dev.restis.app.plan.Batches;
@@ -60,6 +61,7 @@ class DemoWorkshop {
     private final OpenWork openWork;
     private final Batches batches;
     private final CutLists cutLists;
+    private final PriceBook prices;
     private final Map<String, Long> ids = new HashMap<>();
 
     DemoWorkshop(
@@ -69,7 +71,9 @@ class DemoWorkshop {
             Orders orders,
             OpenWork openWork,
             Batches batches,
-            CutLists cutLists) {
+            CutLists cutLists,
+            PriceBook prices) {
+        this.prices = prices;
         this.workshop = workshop;
         this.articles = articles;
         this.stock = stock;
@@ -90,6 +94,8 @@ class DemoWorkshop {
                 .setAuthentication(UsernamePasswordAuthenticationToken.authenticated(OWNER, "", List.of()));
         try {
             workshop.keepOpenMinutes(OPEN);
+            prices.keep(new PriceBook.RulesInput(
+                    "14", "35", "0", "0", "0.50", "0", true, List.of(new PriceBook.BreakInput(5, "6")), 14));
             fillShelves();
             takeOrders();
         } finally {
@@ -310,7 +316,7 @@ class DemoWorkshop {
         PieceChoices choices = new PieceChoices(
                 pattern, null, wrist, null, null, length, colours, parts, false, null, false, UnitSystem.METRIC);
         return orders.take(new Orders.NewOrder(
-                null, customer, due, List.of(new Orders.NewLine(choices, quantity, matching, null))));
+                null, customer, due, null, false, List.of(new Orders.NewLine(choices, quantity, matching, null))));
     }
 
     private long id(String code) {

@@ -1,7 +1,10 @@
 package dev.restis.app.orders;
 
+import dev.restis.core.order.OrderStage;
 import jakarta.persistence.CascadeType;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
@@ -32,6 +35,12 @@ class CustomerOrder {
 
     private @Nullable LocalDate due;
 
+    @Enumerated(EnumType.STRING)
+    private OrderStage stage;
+
+    private String note;
+    private String search = "";
+
     private Instant createdAt;
     private String createdBy;
 
@@ -41,11 +50,13 @@ class CustomerOrder {
 
     protected CustomerOrder() {}
 
-    CustomerOrder(OrderHead head, Instant createdAt, String createdBy) {
+    CustomerOrder(OrderHead head, OrderStage stage, Instant createdAt, String createdBy) {
         this.source = head.source();
         this.reference = head.reference();
         this.customer = head.customer();
         this.due = head.due();
+        this.note = head.note();
+        this.stage = stage;
         this.createdAt = createdAt;
         this.createdBy = createdBy;
     }
@@ -55,14 +66,39 @@ class CustomerOrder {
             String source,
             String reference,
             String customer,
-            @Nullable LocalDate due) {}
+            @Nullable LocalDate due,
+            String note) {}
 
     long id() {
         return id;
     }
 
     OrderHead head() {
-        return new OrderHead(source, reference, customer, due);
+        return new OrderHead(source, reference, customer, due, note);
+    }
+
+    /** Customer, day and note anew; the name of an order stays. */
+    void head(OrderHead other) {
+        customer = other.customer();
+        due = other.due();
+        note = other.note();
+    }
+
+    OrderStage stage() {
+        return stage;
+    }
+
+    void stage(OrderStage other) {
+        stage = other;
+    }
+
+    int version() {
+        return version;
+    }
+
+    /** Everything that the order can be found by. */
+    void search(String text) {
+        search = text;
     }
 
     Instant createdAt() {
@@ -75,6 +111,11 @@ class CustomerOrder {
 
     List<OrderLine> lines() {
         return lines;
+    }
+
+    /** The number of a line that is added. */
+    int nextNumber() {
+        return lines.stream().mapToInt(OrderLine::number).max().orElse(0) + 1;
     }
 
     Optional<OrderLine> line(int number) {

@@ -11,6 +11,7 @@ import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.order.OrderStage;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -78,8 +79,17 @@ public class OrderImport {
     private final FaultWords words;
     private final JdbcClient jdbc;
     private final Clock clock;
+    private final Standing standing;
 
-    OrderImport(Orders orders, OrderStore store, PieceDesk desk, FaultWords words, JdbcClient jdbc, Clock clock) {
+    OrderImport(
+            Orders orders,
+            OrderStore store,
+            PieceDesk desk,
+            FaultWords words,
+            JdbcClient jdbc,
+            Clock clock,
+            Standing standing) {
+        this.standing = standing;
         this.orders = orders;
         this.store = store;
         this.desk = desk;
@@ -91,7 +101,7 @@ public class OrderImport {
     /** Says what importing would do, and does nothing. */
     @Transactional(readOnly = true)
     public FileView preview(byte[] file, UnitSystem units) {
-        return view(readAll(file, units));
+        return view(readAll(file, units, desk.sit()));
     }
 
     /** Takes the new rows of a file: all of them, or none when some are bad and all were asked for. */
@@ -100,7 +110,8 @@ public class OrderImport {
         jdbc.sql("select pg_advisory_xact_lock(hashtext('order-import'))")
                 .query()
                 .listOfRows();
-        List<Reading> readings = readAll(file, units);
+        PieceDesk.Sitting sitting = desk.sit();
+        List<Reading> readings = readAll(file, units, sitting);
         FileView view = view(readings);
         if (mode == Mode.ALL && view.bad() > 0) {
             throw new Rejected(Fault.of("file", "file.badRows", view.bad()));
@@ -111,11 +122,13 @@ public class OrderImport {
                 CustomerOrder order = open.computeIfAbsent(
                         reading.head().reference(),
                         reference -> store.findBySourceAndReference(SOURCE, reference)
-                                .orElseGet(() -> orders.save(reading.head(), List.of())));
+                                .orElseGet(() -> orders.save(reading.head(), OrderStage.ACCEPTED, List.of(), sitting)));
                 Orders.addLine(order, reading.line().orElseThrow());
             }
         }
+        open.values().forEach(order -> order.search(SearchText.of(order, sitting)));
         store.flush();
+        standing.refresh(open.values().stream().map(CustomerOrder::id).toList());
         return view;
     }
 
@@ -138,8 +151,7 @@ public class OrderImport {
         return (int) rows.stream().filter(r -> r.state() == state).count();
     }
 
-    private List<Reading> readAll(byte[] file, UnitSystem units) {
-        PieceDesk.Sitting sitting = desk.sit();
+    private List<Reading> readAll(byte[] file, UnitSystem units, PieceDesk.Sitting sitting) {
         Map<String, Integer> lines = new HashMap<>();
         Map<String, ReadLine> seen = new HashMap<>();
         List<Reading> readings = new ArrayList<>();
@@ -171,7 +183,7 @@ public class OrderImport {
                 row, units, sitting.hardwareSlots(row.cell("pattern").toLowerCase(java.util.Locale.ROOT)), faults);
         PieceDesk.Understood understood = sitting.understand(choices);
         understood.faults().forEach(f -> faults.add(new Fault(column(f.field()), f.code(), f.args())));
-        OrderHead head = new OrderHead(SOURCE, reference, customer, due.orElse(null));
+        OrderHead head = new OrderHead(SOURCE, reference, customer, due.orElse(null), "");
         Optional<ReadLine> line = faults.isEmpty()
                 ? understood
                         .spec()

@@ -21,7 +21,9 @@ import jakarta.persistence.OneToMany;
 import jakarta.persistence.OrderBy;
 import jakarta.persistence.OrderColumn;
 import jakarta.persistence.Version;
+import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -93,9 +95,14 @@ class OrderLine {
     protected OrderLine() {}
 
     OrderLine(CustomerOrder order, ReadLine line) {
-        PieceSpec spec = line.spec();
         this.order = order;
         this.number = line.number();
+        become(line);
+    }
+
+    /** Takes on what the line shall be; pieces are added to reach its quantity, but never dropped here. */
+    final void become(ReadLine line) {
+        PieceSpec spec = line.spec();
         this.pattern = spec.pattern();
         this.patternVersion = spec.patternVersion();
         this.sizeName = spec.sizeName();
@@ -108,15 +115,57 @@ class OrderLine {
         this.kit = spec.kit();
         this.wearer = spec.wearer();
         this.tapered = spec.tapered();
+        parts.clear();
         spec.parts().forEach(p -> parts.add(new OrderLinePart(p.slot(), p.article(), p.count())));
+        this.colours.clear();
         this.colours.addAll(spec.articles());
-        this.quantity = line.quantity();
         this.matching = line.matching();
         this.makingSeconds = Math.toIntExact(line.making().toSeconds());
         this.note = line.note();
-        for (int n = 1; n <= quantity; n++) {
-            pieces.add(new Piece(this, n));
+        while (pieces.size() < line.quantity()) {
+            pieces.add(new Piece(this, nextPiece()));
         }
+        quantity = pieces.size();
+    }
+
+    private int nextPiece() {
+        return pieces.stream().mapToInt(Piece::number).max().orElse(0) + 1;
+    }
+
+    /** The line as it could be typed anew. */
+    ReadLine read() {
+        return new ReadLine(number, spec(), quantity, matching, note, Duration.ofSeconds(makingSeconds));
+    }
+
+    /** The pieces that are too many for a quantity: those that are least far, the last numbers first; none that is cut. */
+    List<Piece> surplus(int wanted) {
+        return pieces.stream()
+                .filter(p -> !p.cut())
+                .sorted(Comparator.comparing((Piece p) -> p.open() ? 0 : 1)
+                        .thenComparing(Comparator.comparing(Piece::number).reversed()))
+                .limit(Math.max(0, pieces.size() - wanted))
+                .toList();
+    }
+
+    void drop(List<Piece> which) {
+        pieces.removeAll(which);
+        quantity = Math.max(1, pieces.size());
+    }
+
+    /** The last pieces by number. */
+    List<Piece> last(int count) {
+        return List.copyOf(pieces.subList(pieces.size() - count, pieces.size()));
+    }
+
+    /** Takes pieces over from another line. */
+    void takeOver(List<Piece> others) {
+        for (Piece piece : others) {
+            piece.line().pieces.remove(piece);
+            piece.line().quantity = Math.max(1, piece.line().pieces.size());
+            piece.moveTo(this, nextPiece());
+            pieces.add(piece);
+        }
+        quantity = Math.max(1, pieces.size());
     }
 
     long id() {

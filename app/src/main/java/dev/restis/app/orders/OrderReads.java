@@ -6,17 +6,21 @@ import dev.restis.app.patterns.PieceView;
 import dev.restis.app.platform.FaultWords;
 import dev.restis.app.platform.FieldProblem;
 import dev.restis.app.platform.Problems.NotFound;
-import dev.restis.core.piece.Check.Verdict;
+import dev.restis.app.stock.Article;
+import dev.restis.core.order.OrderAct;
+import dev.restis.core.order.OrderLife;
+import dev.restis.core.order.OrderProgress;
+import dev.restis.core.order.OrderState;
 import dev.restis.core.piece.MakingTime;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.Comparator;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -24,36 +28,16 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class OrderReads {
 
-    /** Where an order stands: the earliest stage that any of its pieces is at. */
-    enum OrderState {
-        OPEN,
-        PLANNED,
-        CUT
-    }
-
-    record OrderRow(
-            long id,
-            String reference,
-            String source,
-            String customer,
-            @Nullable LocalDate due,
-            int pieces,
-            int planned,
-            int cut,
-            OrderState state,
-            Verdict verdict,
-            List<Long> lineIds) {}
-
-    record OrderPage(
-            List<OrderRow> rows, long total, @Nullable Long next) {}
-
     record LineView(
             long id,
             int number,
             int quantity,
             int planned,
             int cut,
+            int made,
+            int dispatched,
             boolean matching,
+            PieceChoices choices,
             String note,
             @Nullable String sizeName,
             @Nullable Long wristUm,
@@ -66,93 +50,35 @@ class OrderReads {
             String source,
             String customer,
             @Nullable LocalDate due,
+            String note,
+            OrderState state,
+            Set<OrderAct> acts,
             Instant createdAt,
             String createdBy,
             Promises.PromiseView promise,
-            List<LineView> lines) {}
+            Quotes.PriceView price,
+            Quotes.@Nullable QuoteView quote,
+            List<ShortageView> shortages,
+            List<LineView> lines,
+            List<History.EventView> history) {}
 
-    private record Summary(
-            long id,
-            String reference,
-            String source,
-            String customer,
-            @Nullable LocalDate due,
-            int pieces,
-            int planned,
-            int cut,
-            String state) {}
+    /** An article of which there is not enough for the whole order. */
+    record ShortageView(String code, String name, boolean cord, long needed, long onHand) {}
 
-    private static final String SUMMARIES = """
-            with summary as (
-                select o.id, o.reference, o.source, o.customer, o.due, count(p.id) as pieces,
-                       count(p.batch_id) as planned, count(p.cut_at) as cut,
-                       case when count(p.id) = count(p.cut_at) then 'CUT'
-                            when count(p.id) = count(p.batch_id) then 'PLANNED' else 'OPEN' end as state
-                from customer_order o join order_line l on l.order_id = o.id join piece p on p.line_id = l.id
-                group by o.id)
-            """;
-    private static final String MATCHING = """
-             from summary where (:state = '' or state = :state)
-                  and (:query = '' or position(lower(:query) in lower(reference || ' ' || customer)) > 0)
-            """;
-
-    private final JdbcClient jdbc;
     private final OrderStore store;
     private final PieceDesk desk;
     private final Promises promises;
+    private final Quotes quotes;
+    private final History history;
     private final FaultWords words;
 
-    OrderReads(JdbcClient jdbc, OrderStore store, PieceDesk desk, Promises promises, FaultWords words) {
+    OrderReads(OrderStore store, PieceDesk desk, Promises promises, Quotes quotes, History history, FaultWords words) {
         this.promises = promises;
+        this.quotes = quotes;
+        this.history = history;
         this.words = words;
-        this.jdbc = jdbc;
         this.store = store;
         this.desk = desk;
-    }
-
-    /** Newest first, a page at a time; {@code before} is the last id of the page before. */
-    @Transactional(readOnly = true)
-    public OrderPage page(String query, String state, long before, int size) {
-        List<Summary> found = jdbc.sql(
-                        SUMMARIES + "select *" + MATCHING + " and id < :before order by id desc limit :size")
-                .param("query", query)
-                .param("state", state)
-                .param("before", before)
-                .param("size", size)
-                .query(Summary.class)
-                .list();
-        long total = jdbc.sql(SUMMARIES + "select count(*)" + MATCHING)
-                .param("query", query)
-                .param("state", state)
-                .query(Long.class)
-                .single();
-        PieceDesk.Sitting sitting = desk.sit();
-        Map<Long, List<OrderLine>> lines = new HashMap<>();
-        store.findAllById(found.stream().map(Summary::id).toList()).forEach(o -> lines.put(o.id(), o.lines()));
-        List<OrderRow> rows = found.stream()
-                .map(s -> row(s, lines.getOrDefault(s.id(), List.of()), sitting))
-                .toList();
-        Long next = rows.size() < size ? null : rows.get(rows.size() - 1).id();
-        return new OrderPage(rows, total, next);
-    }
-
-    private static OrderRow row(Summary s, List<OrderLine> lines, PieceDesk.Sitting sitting) {
-        Verdict worst = lines.stream()
-                .map(l -> sitting.workOut(l.spec()).piece().verdict())
-                .max(Comparator.naturalOrder())
-                .orElse(Verdict.GOOD);
-        return new OrderRow(
-                s.id(),
-                s.reference(),
-                s.source(),
-                s.customer(),
-                s.due(),
-                s.pieces(),
-                s.planned(),
-                s.cut(),
-                OrderState.valueOf(s.state()),
-                worst,
-                lines.stream().map(OrderLine::id).toList());
     }
 
     @Transactional(readOnly = true)
@@ -160,6 +86,12 @@ class OrderReads {
         CustomerOrder order = store.findById(id).orElseThrow(() -> new NotFound("notFound"));
         PieceDesk.Sitting sitting = desk.sit();
         CustomerOrder.OrderHead head = order.head();
+        OrderProgress progress = new OrderProgress(
+                count(order, p -> true),
+                count(order, p -> !p.open()),
+                count(order, Piece::cut),
+                count(order, Piece::made),
+                count(order, Piece::dispatched));
         List<LineView> lines = order.lines().stream()
                 .map(l -> new LineView(
                         l.id(),
@@ -167,7 +99,10 @@ class OrderReads {
                         l.quantity(),
                         (int) l.pieces().stream().filter(p -> !p.open()).count(),
                         (int) l.pieces().stream().filter(Piece::cut).count(),
+                        (int) l.pieces().stream().filter(Piece::made).count(),
+                        (int) l.pieces().stream().filter(Piece::dispatched).count(),
                         l.matching(),
+                        sitting.choices(l.spec()),
                         l.note(),
                         l.spec().sizeName(),
                         l.spec().wristUm(),
@@ -180,27 +115,52 @@ class OrderReads {
                 head.source(),
                 head.customer(),
                 head.due(),
+                head.note(),
+                OrderLife.state(order.stage(), progress),
+                new TreeSet<>(OrderLife.allowed(order.stage(), progress)),
                 order.createdAt(),
                 order.createdBy(),
-                promises.of(work(order, sitting)),
-                lines);
+                promises.of(promises.work(order, sitting)),
+                quotes.price(order, sitting),
+                quotes.last(id).orElse(null),
+                shortages(order, sitting),
+                lines,
+                history.of(id));
+    }
+
+    private static int count(CustomerOrder order, Predicate<Piece> which) {
+        return (int) order.lines().stream()
+                .flatMap(l -> l.pieces().stream())
+                .filter(which)
+                .count();
+    }
+
+    /** What all pieces that are not cut need together, against what is on hand. */
+    private static List<ShortageView> shortages(CustomerOrder order, PieceDesk.Sitting sitting) {
+        Map<Article, Long> needed = new LinkedHashMap<>();
+        for (OrderLine line : order.lines()) {
+            long uncut = line.pieces().stream().filter(p -> !p.cut()).count();
+            PieceDesk.Worked worked = sitting.workOut(line.spec());
+            worked.piece()
+                    .strands()
+                    .forEach(s -> needed.merge(
+                            worked.cords().get(s.slot()), s.cutLength().micrometres() * uncut, Long::sum));
+            worked.hardware().forEach((article, each) -> needed.merge(article, each * uncut, Long::sum));
+        }
+        return needed.entrySet().stream()
+                .filter(e -> e.getKey().onHand() < e.getValue())
+                .map(e -> new ShortageView(
+                        e.getKey().code(),
+                        e.getKey().name(),
+                        e.getKey().kind() == Article.ArticleKind.CORD,
+                        e.getValue(),
+                        e.getKey().onHand()))
+                .toList();
     }
 
     private static PieceView view(PieceDesk.Sitting sitting, OrderLine line) {
         return PieceView.of(
                 sitting, sitting.workOut(line.spec()), new PieceView.Wanted(line.quantity(), line.matching()));
-    }
-
-    private static Promises.Work work(CustomerOrder order, PieceDesk.Sitting sitting) {
-        Duration making = Duration.ZERO;
-        Duration drying = Duration.ZERO;
-        for (OrderLine line : order.lines()) {
-            MakingTime time = sitting.workOut(line.spec()).time();
-            long uncut = line.pieces().stream().filter(p -> !p.cut()).count();
-            making = making.plus(time.total().multipliedBy(uncut));
-            drying = drying.compareTo(time.drying()) < 0 ? time.drying() : drying;
-        }
-        return new Promises.Work(order.id(), making, drying, order.head().due());
     }
 
     /**

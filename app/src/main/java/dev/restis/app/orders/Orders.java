@@ -10,12 +10,14 @@ import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.measure.Fault;
+import dev.restis.core.order.OrderStage;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -37,15 +39,42 @@ public class Orders {
             @Nullable Boolean matching,
             @Nullable String note) {}
 
-    /** An order as typed; without a reference it gets one of its own. */
+    /**
+     * An order as typed; without a reference it gets one of its own.
+     *
+     * @param draft whether it is still being put together; else it is accepted, at the price of the day
+     */
     public record NewOrder(
             @Nullable String reference,
             String customer,
             @Nullable String due,
+            @Nullable String note,
+            @Nullable Boolean draft,
             List<NewLine> lines) {}
 
     /** A line as understood; {@code making} is what a piece of it takes of a maker's time. */
-    record ReadLine(int number, PieceSpec spec, int quantity, boolean matching, String note, Duration making) {}
+    record ReadLine(int number, PieceSpec spec, int quantity, boolean matching, String note, Duration making) {
+        ReadLine with(String other) {
+            return new ReadLine(number, spec, quantity, matching, other, making);
+        }
+
+        ReadLine with(int other) {
+            return new ReadLine(number, spec, other, matching, note, making);
+        }
+
+        ReadLine with(boolean other) {
+            return new ReadLine(number, spec, quantity, other, note, making);
+        }
+
+        /** The same line of another piece. */
+        ReadLine with(ReadLine other) {
+            return new ReadLine(number, other.spec(), quantity, matching, note, other.making());
+        }
+
+        ReadLine numbered(int other) {
+            return new ReadLine(other, spec, quantity, matching, note, making);
+        }
+    }
 
     static final String FORM = "FORM";
     static final int MOST_PIECES = 1000;
@@ -56,8 +85,21 @@ public class Orders {
     private final PieceDesk desk;
     private final JdbcClient jdbc;
     private final Clock clock;
+    private final Standing standing;
+    private final History history;
+    private final Quotes quotes;
 
-    Orders(OrderStore store, PieceDesk desk, JdbcClient jdbc, Clock clock) {
+    Orders(
+            OrderStore store,
+            PieceDesk desk,
+            JdbcClient jdbc,
+            Clock clock,
+            Standing standing,
+            History history,
+            Quotes quotes) {
+        this.standing = standing;
+        this.history = history;
+        this.quotes = quotes;
         this.store = store;
         this.desk = desk;
         this.jdbc = jdbc;
@@ -79,22 +121,54 @@ public class Orders {
         if (input.lines().isEmpty() || input.lines().size() > MOST_LINES) {
             faults.add(Fault.of("lines", "lines.range", input.lines().size(), MOST_LINES));
         }
-        List<ReadLine> lines = readLines(input.lines(), faults);
+        String note = note(input.note(), faults);
+        PieceDesk.Sitting sitting = desk.sit();
+        List<ReadLine> lines = readLines(input.lines(), 1, sitting, "lines", faults);
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
-        return save(new OrderHead(FORM, reference, customer, due.orElse(null)), lines)
-                .id();
+        boolean draft = Boolean.TRUE.equals(input.draft());
+        OrderHead head = new OrderHead(FORM, reference, customer, due.orElse(null), note);
+        CustomerOrder order = save(head, draft ? OrderStage.DRAFT : OrderStage.ACCEPTED, lines, sitting);
+        if (!draft) {
+            quotes.accept(order);
+        }
+        return order.id();
     }
 
-    CustomerOrder save(OrderHead head, List<ReadLine> lines) {
-        CustomerOrder order = new CustomerOrder(head, clock.instant(), Workshop.whoever());
+    /** Keeps a new order and says in its history that it was taken. */
+    CustomerOrder save(OrderHead head, OrderStage stage, List<ReadLine> lines, PieceDesk.Sitting sitting) {
+        CustomerOrder order = new CustomerOrder(head, stage, clock.instant(), Workshop.whoever());
         lines.forEach(line -> addLine(order, line));
-        return store.saveAndFlush(order);
+        order.search(SearchText.of(order, sitting));
+        CustomerOrder kept = store.saveAndFlush(order);
+        standing.refresh(List.of(kept.id()));
+        history.note(kept.id(), History.What.TAKEN, Map.of("source", head.source()));
+        return kept;
     }
 
-    static void addLine(CustomerOrder order, ReadLine line) {
-        order.lines().add(new OrderLine(order, line));
+    static OrderLine addLine(CustomerOrder order, ReadLine line) {
+        OrderLine added = new OrderLine(order, line);
+        order.lines().add(added);
+        return added;
+    }
+
+    /**
+     * Makes a line another. Pieces that are cut stay what they are, on the line; the others move to a line of their own
+     * when they become other pieces.
+     */
+    static void changeLine(CustomerOrder order, OrderLine line, ReadLine to) {
+        line.drop(line.surplus(to.quantity()));
+        long cut = line.pieces().stream().filter(Piece::cut).count();
+        if (cut == 0 || to.spec().equals(line.spec())) {
+            line.become(to);
+            return;
+        }
+        int rest = to.quantity() - (int) cut;
+        line.drop(line.pieces().stream().filter(p -> !p.cut()).toList());
+        if (rest > 0) {
+            addLine(order, to.with(rest).numbered(order.nextNumber()));
+        }
     }
 
     /** Takes back an order of which nothing is planned yet. */
@@ -107,18 +181,24 @@ public class Orders {
         store.delete(order);
     }
 
-    private List<ReadLine> readLines(List<NewLine> lines, List<Fault> faults) {
-        PieceDesk.Sitting sitting = desk.sit();
+    /**
+     * Reads lines as typed.
+     *
+     * @param first number of the first of them
+     * @param field what they are called in faults
+     */
+    List<ReadLine> readLines(
+            List<NewLine> lines, int first, PieceDesk.Sitting sitting, String field, List<Fault> faults) {
         List<ReadLine> read = new ArrayList<>();
         for (int i = 0; i < lines.size(); i++) {
             NewLine line = lines.get(i);
-            String prefix = "lines[" + i + "].";
+            String prefix = field + "[" + i + "].";
             List<Fault> own = new ArrayList<>(quantityFaults(line.quantity()));
             String note = note(line.note(), own);
             PieceDesk.Understood understood = sitting.understand(line.choices());
             own.addAll(understood.faults());
             own.forEach(f -> faults.add(new Fault(prefix + f.field(), f.code(), f.args())));
-            int number = i + 1;
+            int number = first + i;
             understood
                     .spec()
                     .ifPresent(spec -> read.add(new ReadLine(
@@ -146,7 +226,7 @@ public class Orders {
         return note;
     }
 
-    private String nextReference() {
+    String nextReference() {
         long number =
                 jdbc.sql("select nextval('order_reference')").query(Long.class).single();
         return String.format(Locale.ROOT, "F-%04d", number);

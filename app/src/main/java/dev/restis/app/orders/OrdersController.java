@@ -8,7 +8,11 @@ import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.patterns.PieceView;
 import dev.restis.app.platform.CsvText;
 import dev.restis.app.platform.Made;
+import dev.restis.app.platform.Pdf;
+import dev.restis.app.platform.Problems;
 import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.order.OrderAct;
+import dev.restis.core.order.OrderState;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
@@ -22,8 +26,10 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -45,9 +51,33 @@ class OrdersController {
     private final Pieces pieces;
     private final PieceDesk desk;
     private final Clock clock;
+    private final OrderList list;
+    private final OrderActs acts;
+    private final OrderChanges changes;
+    private final OrderCopies copies;
+    private final PriceBook priceBook;
+    private final QuoteSheet sheet;
 
-    OrdersController(Orders orders, OrderImport files, OrderReads reads, Pieces pieces, PieceDesk desk, Clock clock) {
+    OrdersController(
+            Orders orders,
+            OrderImport files,
+            OrderReads reads,
+            Pieces pieces,
+            PieceDesk desk,
+            Clock clock,
+            OrderList list,
+            OrderActs acts,
+            OrderChanges changes,
+            OrderCopies copies,
+            PriceBook priceBook,
+            QuoteSheet sheet) {
+        this.sheet = sheet;
         this.clock = clock;
+        this.list = list;
+        this.acts = acts;
+        this.changes = changes;
+        this.copies = copies;
+        this.priceBook = priceBook;
         this.orders = orders;
         this.files = files;
         this.reads = reads;
@@ -55,14 +85,23 @@ class OrdersController {
         this.desk = desk;
     }
 
+    /**
+     * A page of orders.
+     *
+     * @param states names of states; all when there are none
+     * @param after the {@code next} of the page before
+     */
     @GetMapping
-    OrderReads.OrderPage page(
+    OrderList.OrderPage page(
             @RequestParam(defaultValue = "") String query,
-            @RequestParam(defaultValue = "") String state,
-            @RequestParam(required = false) @Nullable Long before,
+            @RequestParam(defaultValue = "") List<OrderState> states,
+            @RequestParam(required = false) @Nullable LocalDate from,
+            @RequestParam(required = false) @Nullable LocalDate to,
+            @RequestParam(defaultValue = "NEWEST") OrderList.Sort sort,
+            @RequestParam(defaultValue = "") String after,
             @RequestParam(defaultValue = "50") int size) {
-        return reads.page(
-                query, state, before == null ? Long.MAX_VALUE : before, Math.max(1, Math.min(size, MOST_AT_ONCE)));
+        return list.page(
+                new OrderList.Filter(query, states, from, to, sort, after), Math.max(1, Math.min(size, MOST_AT_ONCE)));
     }
 
     @GetMapping("/{id}")
@@ -119,8 +158,13 @@ class OrdersController {
 
     @GetMapping(value = "/export.csv", produces = "text/csv;charset=UTF-8")
     ResponseEntity<String> export(
-            @RequestParam(defaultValue = "") String query, @RequestParam(defaultValue = "") String state) {
-        List<List<Object>> rows = reads.page(query, state, Long.MAX_VALUE, OrderFile.MOST_ROWS).rows().stream()
+            @RequestParam(defaultValue = "") String query,
+            @RequestParam(defaultValue = "") List<OrderState> states,
+            @RequestParam(required = false) @Nullable LocalDate from,
+            @RequestParam(required = false) @Nullable LocalDate to,
+            @RequestParam(defaultValue = "NEWEST") OrderList.Sort sort) {
+        OrderList.Filter filter = new OrderList.Filter(query, states, from, to, sort, "");
+        List<List<Object>> rows = list.page(filter, OrderFile.MOST_ROWS).rows().stream()
                 .map(o -> List.<Object>of(
                         o.reference(),
                         o.customer(),
@@ -128,13 +172,115 @@ class OrdersController {
                         o.pieces(),
                         o.planned(),
                         o.cut(),
+                        o.made(),
+                        o.dispatched(),
                         o.state(),
                         o.verdict()))
                 .toList();
         return ResponseEntity.ok()
                 .header("Content-Disposition", "attachment; filename=orders.csv")
                 .body(CsvText.of(
-                        List.of("reference", "customer", "due", "pieces", "planned", "cut", "state", "verdict"), rows));
+                        List.of(
+                                "reference",
+                                "customer",
+                                "due",
+                                "pieces",
+                                "planned",
+                                "cut",
+                                "made",
+                                "dispatched",
+                                "state",
+                                "verdict"),
+                        rows));
+    }
+
+    /** {@code count} is how many pieces, for what is done piece by piece; all of them when missing. */
+    record ActRequest(@Nullable Integer count) {}
+
+    @PostMapping("/{id}/acts/{act}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void act(@PathVariable long id, @PathVariable OrderAct act, @RequestBody ActRequest body) {
+        acts.act(id, act, body.count() == null ? 0 : body.count());
+    }
+
+    /** Takes back that pieces were made. */
+    @PostMapping("/{id}/unmake")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void unmake(@PathVariable long id, @RequestBody ActRequest body) {
+        acts.unmake(id, body.count() == null ? 0 : body.count());
+    }
+
+    @PatchMapping("/{id}")
+    OrderReads.OrderView change(@PathVariable long id, @RequestBody OrderChanges.OrderChange body) {
+        changes.change(id, body);
+        return reads.order(id);
+    }
+
+    /** The same order again, as a draft. */
+    @PostMapping("/{id}/again")
+    @ResponseStatus(HttpStatus.CREATED)
+    Made again(@PathVariable long id) {
+        return new Made(copies.again(id));
+    }
+
+    record SplitRequest(List<OrderCopies.Part> parts) {}
+
+    /** Moves pieces to an order of their own. */
+    @PostMapping("/{id}/split")
+    @ResponseStatus(HttpStatus.CREATED)
+    Made split(@PathVariable long id, @RequestBody SplitRequest body) {
+        return new Made(copies.split(id, body.parts()));
+    }
+
+    record ManyRequest(List<Long> orders, OrderAct act) {}
+
+    /** How it went with one of many orders; {@code problem} says why it could not be done, or is empty. */
+    record ManyResult(long order, String problem) {}
+
+    /** Does the same with many orders; each for itself, so that one that cannot be done holds up no other. */
+    @PostMapping("/acts")
+    List<ManyResult> actMany(@RequestBody ManyRequest body) {
+        return body.orders().stream()
+                .distinct()
+                .limit(MOST_AT_ONCE)
+                .map(id -> new ManyResult(id, tryAct(id, body.act())))
+                .toList();
+    }
+
+    private String tryAct(long id, OrderAct act) {
+        try {
+            acts.act(id, act, 0);
+            return "";
+        } catch (Problems.Conflict e) {
+            return e.code();
+        } catch (Problems.NotFound e) {
+            return e.code();
+        } catch (Problems.Rejected e) {
+            return e.faults().get(0).code();
+        }
+    }
+
+    @GetMapping(value = "/{id}/quote.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> quotePdf(@PathVariable long id, @RequestParam(defaultValue = "A4") Pdf.Paper paper) {
+        return ResponseEntity.ok()
+                .header("Content-Disposition", "inline; filename=quote.pdf")
+                .body(sheet.pdf(id, paper));
+    }
+
+    @GetMapping(value = "/{id}/quote.txt", produces = "text/plain;charset=UTF-8")
+    String quoteText(@PathVariable long id) {
+        return sheet.message(id);
+    }
+
+    @GetMapping("/price-rules")
+    PriceBook.Rules priceRules() {
+        return priceBook.rules();
+    }
+
+    @PutMapping("/price-rules")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void keepPriceRules(@RequestBody PriceBook.RulesInput body) {
+        priceBook.keep(body);
     }
 
     @GetMapping(value = "/lines/{line}/chip.svg", produces = "image/svg+xml")

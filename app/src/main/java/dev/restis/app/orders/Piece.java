@@ -8,6 +8,7 @@ import jakarta.persistence.JoinColumn;
 import jakarta.persistence.ManyToOne;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 @Entity
@@ -30,6 +31,10 @@ class Piece {
     private @Nullable Long batchId;
 
     private @Nullable Instant cutAt;
+
+    private @Nullable Instant madeAt;
+
+    private @Nullable Instant dispatchedAt;
 
     protected Piece() {}
 
@@ -54,8 +59,38 @@ class Piece {
         return cutAt != null;
     }
 
+    boolean made() {
+        return madeAt != null;
+    }
+
+    boolean dispatched() {
+        return dispatchedAt != null;
+    }
+
+    /** Made at that moment, or not after all. */
+    void madeAt(@Nullable Instant when) {
+        madeAt = when;
+    }
+
+    void dispatchedAt(Instant when) {
+        dispatchedAt = when;
+    }
+
+    int number() {
+        return number;
+    }
+
     void putIn(long batch) {
         batchId = batch;
+    }
+
+    Optional<Long> batch() {
+        return Optional.ofNullable(batchId);
+    }
+
+    void moveTo(OrderLine other, int newNumber) {
+        line = other;
+        number = newNumber;
     }
 
     void release() {

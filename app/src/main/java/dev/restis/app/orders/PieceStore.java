@@ -11,7 +11,10 @@ interface PieceStore extends JpaRepository<Piece, Long> {
 
     /** Open pieces of the lines, locked so that two planners cannot take the same. */
     @Lock(LockModeType.PESSIMISTIC_WRITE)
-    @Query("select p from Piece p where p.line.id in :lines and p.batchId is null order by p.line.id, p.number")
+    @Query("""
+            select p from Piece p where p.line.id in :lines and p.batchId is null
+                and p.line.order.stage = dev.restis.core.order.OrderStage.ACCEPTED order by p.line.id, p.number
+            """)
     List<Piece> lockOpen(Collection<Long> lines);
 
     @Lock(LockModeType.PESSIMISTIC_WRITE)

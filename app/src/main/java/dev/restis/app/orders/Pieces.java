@@ -28,8 +28,12 @@ public class Pieces {
     private final PieceStore store;
     private final JdbcClient jdbc;
     private final Clock clock;
+    private final Standing standing;
+    private final History history;
 
-    Pieces(PieceStore store, JdbcClient jdbc, Clock clock) {
+    Pieces(PieceStore store, JdbcClient jdbc, Clock clock, Standing standing, History history) {
+        this.standing = standing;
+        this.history = history;
         this.store = store;
         this.jdbc = jdbc;
         this.clock = clock;
@@ -56,8 +60,21 @@ public class Pieces {
                 taken.add(new Taken(piece.id(), pick.getKey(), piece.line().spec()));
             }
         }
-        store.flush();
+        moved(
+                History.What.PLANNED,
+                open.values().stream()
+                        .flatMap(List::stream)
+                        .filter(p -> !p.open())
+                        .toList());
         return taken;
+    }
+
+    /** Notes in each order's history what became of its pieces, and where it stands by it. */
+    private void moved(History.What what, Collection<Piece> pieces) {
+        Map<Long, Long> byOrder = pieces.stream()
+                .collect(Collectors.groupingBy(p -> p.line().order().id(), TreeMap::new, Collectors.counting()));
+        byOrder.forEach((order, count) -> history.note(order, what, Map.of("pieces", count)));
+        standing.refresh(byOrder.keySet());
     }
 
     /** Opens the pieces of a batch again that are not cut; returns them. */
@@ -67,7 +84,7 @@ public class Pieces {
                 .filter(p -> !p.cut() && only.contains(p.id()))
                 .toList();
         released.forEach(Piece::release);
-        store.flush();
+        moved(History.What.RELEASED, released);
         return released.stream().map(Piece::id).toList();
     }
 
@@ -82,8 +99,9 @@ public class Pieces {
 
     @Transactional
     public void markCut(Set<Long> pieces) {
-        store.findAllById(pieces).forEach(p -> p.cutAt(clock.instant()));
-        store.flush();
+        List<Piece> cut = store.findAllById(pieces);
+        cut.forEach(p -> p.cutAt(clock.instant()));
+        moved(History.What.CUT, cut);
     }
 
     /** The choices behind a line. */
@@ -114,7 +132,7 @@ public class Pieces {
         return jdbc.sql("""
                         select l.id as line, o.id as "order", o.reference, o.customer, o.due, count(p.id) as open
                         from piece p join order_line l on l.id = p.line_id join customer_order o on o.id = l.order_id
-                        where p.batch_id is null
+                        where p.batch_id is null and o.stage = 'ACCEPTED'
                         group by l.id, o.id order by o.due nulls last, o.id, l.number
                         """).query(OpenLine.class).list();
     }

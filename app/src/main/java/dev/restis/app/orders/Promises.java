@@ -1,10 +1,12 @@
 package dev.restis.app.orders;
 
+import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.batch.OpenMinutes;
 import dev.restis.core.batch.Promise;
 import dev.restis.core.batch.Promise.Queue;
 import dev.restis.core.piece.Check.Verdict;
+import dev.restis.core.piece.MakingTime;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -81,13 +83,26 @@ class Promises {
                 dryingDays);
     }
 
-    /** Pieces count until they are cut; what is cut is on the bench already. */
+    /** What is still to be made of an order. */
+    Work work(CustomerOrder order, PieceDesk.Sitting sitting) {
+        Duration making = Duration.ZERO;
+        Duration drying = Duration.ZERO;
+        for (OrderLine line : order.lines()) {
+            MakingTime time = sitting.workOut(line.spec()).time();
+            long unmade = line.pieces().stream().filter(p -> !p.made()).count();
+            making = making.plus(time.total().multipliedBy(unmade));
+            drying = drying.compareTo(time.drying()) < 0 ? time.drying() : drying;
+        }
+        return new Work(order.id(), making, drying, order.head().due());
+    }
+
+    /** Pieces of accepted orders count until they are made. */
     private Queue before(Work work) {
         return jdbc.sql("""
                         select coalesce(sum(l.making_s), 0) as everything,
                                coalesce(sum(l.making_s) filter (where o.due <= cast(:due as date)), 0) as before
                         from piece p join order_line l on l.id = p.line_id join customer_order o on o.id = l.order_id
-                        where p.cut_at is null and o.id <> :order
+                        where p.made_at is null and o.stage = 'ACCEPTED' and o.id <> :order
                         """)
                 .param("due", work.due(), java.sql.Types.DATE)
                 .param("order", work.order())

@@ -30,8 +30,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** Where pieces are worked out: orders, forms, files, batches and costs all ask here. */
@@ -177,6 +179,32 @@ public class PieceDesk {
                 throw new IllegalStateException("Impossible state: article " + id + " is used but not there");
             }
             return article;
+        }
+
+        /** Choices as they could be typed; understanding them again gives the same. */
+        public PieceChoices choices(PieceSpec spec) {
+            Map<String, PieceChoices.PartChoice> parts = new TreeMap<>();
+            spec.parts()
+                    .forEach(p -> parts.put(
+                            p.slot(),
+                            new PieceChoices.PartChoice(article(p.article()).code(), p.count())));
+            return new PieceChoices(
+                    spec.pattern(),
+                    spec.sizeName(),
+                    spec.sizeName() == null ? typed(spec.wristUm()) : null,
+                    spec.handAssumed() ? null : typed(spec.handUm()),
+                    spec.ease().name(),
+                    typed(spec.lengthUm()),
+                    spec.articles().stream().map(a -> article(a).code()).toList(),
+                    parts,
+                    spec.kit(),
+                    spec.wearer().name(),
+                    spec.tapered(),
+                    spec.units());
+        }
+
+        private static @Nullable String typed(@Nullable Long micrometres) {
+            return micrometres == null ? null : new Length(micrometres).toString();
         }
 
         /** The name of the newest version of a pattern; its code when there is none. */

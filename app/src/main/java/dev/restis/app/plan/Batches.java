@@ -1,6 +1,7 @@
 package dev.restis.app.plan;
 
 import dev.restis.app.orders.Pieces;
+import dev.restis.app.orders.PiecesLeft;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
@@ -22,6 +23,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -154,11 +156,25 @@ public class Batches {
     public void release(long batch, Collection<Long> which) {
         List<Long> released = pieces.release(batch, which);
         if (!released.isEmpty()) {
-            for (String table : List.of("strand", "piece_hardware", "piece_estimate")) {
-                jdbc.sql("delete from " + table + " where piece_id in (:pieces)")
-                        .param("pieces", released)
-                        .update();
-            }
+            forget(released);
+        }
+    }
+
+    /** What was planned for pieces that their order took out of their batch holds no longer. */
+    @EventListener
+    @Transactional
+    public void left(PiecesLeft left) {
+        jdbc.sql("delete from cut_list where batch_id in (:batches) and confirmed_at is null")
+                .param("batches", left.batches())
+                .update();
+        forget(left.pieces());
+    }
+
+    private void forget(Collection<Long> pieceIds) {
+        for (String table : List.of("strand", "piece_hardware", "piece_estimate")) {
+            jdbc.sql("delete from " + table + " where piece_id in (:pieces)")
+                    .param("pieces", pieceIds)
+                    .update();
         }
     }
 

@@ -95,8 +95,11 @@ class PlanController {
     public WaitingView waiting() {
         return jdbc.sql("""
                         select (select count(distinct l.order_id) from piece p join order_line l on l.id = p.line_id
-                                where p.batch_id is null) as open_orders,
-                               (select count(*) from piece where batch_id is null) as open_pieces,
+                                     join customer_order o on o.id = l.order_id
+                                where p.batch_id is null and o.stage = 'ACCEPTED') as open_orders,
+                               (select count(*) from piece p join order_line l on l.id = p.line_id
+                                     join customer_order o on o.id = l.order_id
+                                where p.batch_id is null and o.stage = 'ACCEPTED') as open_pieces,
                                (select count(distinct batch_id) from piece where batch_id is not null and cut_at is null)
                                    as batches_to_cut
                         """).query(WaitingView.class).single();

@@ -29,19 +29,20 @@ class Access {
 
     @Bean
     SecurityFilterChain guard(HttpSecurity http, SecurityContextRepository sessions) throws Exception {
-        return http.authorizeHttpRequests(
-                        requests -> requests.requestMatchers(HttpMethod.POST, "/api/setup", "/api/sign-in")
-                                .permitAll()
-                                .requestMatchers("/api/session", "/api/openapi")
-                                .permitAll()
-                                .requestMatchers("/api/people/**")
-                                .hasRole("OWNER")
-                                .requestMatchers(HttpMethod.PUT, "/api/measures/**", "/api/open-minutes")
-                                .hasRole("OWNER")
-                                .requestMatchers("/api/**")
-                                .authenticated()
-                                .anyRequest()
-                                .permitAll())
+        return http.authorizeHttpRequests(requests -> requests.requestMatchers(
+                                HttpMethod.POST, "/api/setup", "/api/sign-in")
+                        .permitAll()
+                        .requestMatchers("/api/session", "/api/openapi")
+                        .permitAll()
+                        .requestMatchers("/api/people/**")
+                        .hasRole("OWNER")
+                        .requestMatchers(
+                                HttpMethod.PUT, "/api/measures/**", "/api/open-minutes", "/api/orders/price-rules")
+                        .hasRole("OWNER")
+                        .requestMatchers("/api/**")
+                        .authenticated()
+                        .anyRequest()
+                        .permitAll())
                 .csrf(csrf -> csrf.spa())
                 .securityContext(context -> context.securityContextRepository(sessions))
                 .exceptionHandling(e -> e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED)))

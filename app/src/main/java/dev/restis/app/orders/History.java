@@ -1,0 +1,92 @@
+package dev.restis.app.orders;
+
+import dev.restis.app.workshop.Workshop;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Who did what to an order, and when. */
+@Service
+class History {
+
+    /** What happened; its words stand in the message files. */
+    enum What {
+        TAKEN,
+        CHANGED,
+        QUOTED,
+        REOPENED,
+        ACCEPTED,
+        CANCELLED,
+        CANCELLED_REST,
+        REVIVED,
+        PLANNED,
+        RELEASED,
+        CUT,
+        MADE,
+        UNMADE,
+        DISPATCHED,
+        COPIED,
+        SPLIT
+    }
+
+    /**
+     * One thing that happened.
+     *
+     * @param detail figures and names for its words
+     */
+    record EventView(long id, Instant at, String who, What what, Map<String, String> detail) {}
+
+    private final JdbcClient jdbc;
+    private final Clock clock;
+    private final JsonMapper json = JsonMapper.builder().build();
+
+    History(JdbcClient jdbc, Clock clock) {
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void note(long order, What what, Map<String, ?> detail) {
+        Map<String, String> words = new TreeMap<>();
+        detail.forEach((name, value) -> words.put(name, String.valueOf(value)));
+        jdbc.sql("insert into order_event (order_id, at, who, what, detail) values (?, ?, ?, ?, cast(? as jsonb))")
+                .params(
+                        order,
+                        Timestamp.from(clock.instant()),
+                        Workshop.whoever(),
+                        what.name(),
+                        json.writeValueAsString(words))
+                .update();
+    }
+
+    /** Newest first. */
+    @Transactional(readOnly = true)
+    public List<EventView> of(long order) {
+        return jdbc.sql(
+                        "select id, at, who, what, detail from order_event where order_id = ? order by id desc limit 200")
+                .param(order)
+                .query((row, n) -> new EventView(
+                        row.getLong("id"),
+                        row.getTimestamp("at").toInstant(),
+                        row.getString("who"),
+                        What.valueOf(row.getString("what")),
+                        words(row.getString("detail"))))
+                .list();
+    }
+
+    private Map<String, String> words(String detail) {
+        Map<String, String> words = new TreeMap<>();
+        json.readTree(detail)
+                .properties()
+                .forEach(e -> words.put(e.getKey(), e.getValue().asString()));
+        return words;
+    }
+}

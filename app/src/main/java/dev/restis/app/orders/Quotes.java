@@ -1,0 +1,218 @@
+package dev.restis.app.orders;
+
+import dev.restis.app.orders.History.What;
+import dev.restis.app.orders.PriceBook.Rules;
+import dev.restis.app.patterns.PieceDesk;
+import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.workshop.Workshop;
+import dev.restis.core.cost.Price;
+import dev.restis.core.cost.Total;
+import dev.restis.core.measure.Fault;
+import java.math.BigDecimal;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Prices of orders: what one would cost today, and what was named to the customer. */
+@Service
+class Quotes {
+
+    /**
+     * The price of a line.
+     *
+     * @param line number of the line in its order
+     * @param each what one piece is sold for; its parts add up to it
+     */
+    record LinePrice(
+            int line,
+            String pattern,
+            int patternVersion,
+            String patternName,
+            @Nullable String sizeName,
+            @Nullable Long wristUm,
+            @Nullable Long lengthUm,
+            List<String> colours,
+            boolean kit,
+            int quantity,
+            BigDecimal material,
+            BigDecimal labour,
+            BigDecimal margin,
+            BigDecimal fees,
+            BigDecimal rounding,
+            BigDecimal off,
+            BigDecimal each,
+            BigDecimal total) {}
+
+    /**
+     * The price of an order.
+     *
+     * @param taxPercent of the house
+     * @param ready the day it can be ready
+     */
+    record PriceView(
+            List<LinePrice> lines,
+            BigDecimal net,
+            BigDecimal tax,
+            BigDecimal gross,
+            BigDecimal taxPercent,
+            boolean taxIncluded,
+            @Nullable LocalDate ready) {}
+
+    /** A price that was named to the customer. */
+    record QuoteView(
+            long id,
+            int number,
+            Instant at,
+            String who,
+            LocalDate validUntil,
+            @Nullable Instant acceptedAt,
+            PriceView price) {}
+
+    private final JdbcClient jdbc;
+    private final PieceDesk desk;
+    private final PriceBook rules;
+    private final Promises promises;
+    private final History history;
+    private final Clock clock;
+    private final JsonMapper json = JsonMapper.builder().build();
+
+    Quotes(JdbcClient jdbc, PieceDesk desk, PriceBook rules, Promises promises, History history, Clock clock) {
+        this.jdbc = jdbc;
+        this.desk = desk;
+        this.rules = rules;
+        this.promises = promises;
+        this.history = history;
+        this.clock = clock;
+    }
+
+    /** What the order would cost today, from what is on hand. */
+    PriceView price(CustomerOrder order, PieceDesk.Sitting sitting) {
+        Rules house = rules.rules();
+        List<LinePrice> lines = new ArrayList<>();
+        for (OrderLine line : order.lines()) {
+            PieceDesk.Worked worked = sitting.workOut(line.spec());
+            lines.add(line(line, worked, sitting, house));
+        }
+        Total total = Total.of(lines.stream().map(LinePrice::total).toList(), house.price());
+        return new PriceView(
+                lines,
+                total.net(),
+                total.tax(),
+                total.gross(),
+                house.price().taxPercent(),
+                house.price().taxIncluded(),
+                promises.of(promises.work(order, sitting)).last());
+    }
+
+    private static LinePrice line(OrderLine line, PieceDesk.Worked worked, PieceDesk.Sitting sitting, Rules house) {
+        int quantity = line.pieces().size();
+        Price price = Price.of(worked.estimate().total(), worked.time().total(), Math.max(1, quantity), house.price());
+        return new LinePrice(
+                line.number(),
+                line.spec().pattern(),
+                line.spec().patternVersion(),
+                worked.piece().request().pattern().name(),
+                line.spec().sizeName(),
+                line.spec().wristUm(),
+                line.spec().lengthUm(),
+                line.spec().articles().stream()
+                        .map(a -> sitting.article(a).name())
+                        .distinct()
+                        .toList(),
+                line.spec().kit(),
+                quantity,
+                price.material(),
+                price.labour(),
+                price.margin(),
+                price.fees(),
+                price.rounding(),
+                price.off(),
+                price.each(),
+                price.line(quantity));
+    }
+
+    /** Names a price and a day to the customer. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void name(CustomerOrder order) {
+        PriceView price = store(order);
+        history.note(order.id(), What.QUOTED, Map.of("gross", price.gross()));
+    }
+
+    /**
+     * The customer said yes: to what was named last, or, when nothing was or the order was changed since, to what it costs
+     * today. The day it can be ready becomes the day it is promised for, unless another one was wanted.
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void accept(CustomerOrder order) {
+        PriceView price = last(order.id())
+                .filter(q -> order.stage() == dev.restis.core.order.OrderStage.QUOTED)
+                .map(QuoteView::price)
+                .orElseGet(() -> store(order));
+        jdbc.sql("""
+                        update quote set accepted_at = ? where order_id = ?
+                            and number = (select max(number) from quote where order_id = ?)
+                        """)
+                .params(Timestamp.from(clock.instant()), order.id(), order.id())
+                .update();
+        CustomerOrder.OrderHead head = order.head();
+        if (head.due() == null && price.ready() != null) {
+            order.head(new CustomerOrder.OrderHead(
+                    head.source(), head.reference(), head.customer(), price.ready(), head.note()));
+        }
+        history.note(order.id(), What.ACCEPTED, Map.of("gross", price.gross()));
+    }
+
+    private PriceView store(CustomerOrder order) {
+        if (order.lines().isEmpty()) {
+            throw new Rejected(Fault.of("lines", "lines.none"));
+        }
+        PriceView price = price(order, desk.sit());
+        LocalDate validUntil = LocalDate.now(clock).plusDays(rules.rules().validDays());
+        jdbc.sql("""
+                        insert into quote (order_id, number, at, who, valid_until, ready, gross, content)
+                        select :order, coalesce(max(number), 0) + 1, :at, :who, :until, :ready, :gross, cast(:content as jsonb)
+                        from quote where order_id = :order
+                        """)
+                .param("order", order.id())
+                .param("at", Timestamp.from(clock.instant()))
+                .param("who", Workshop.whoever())
+                .param("until", validUntil)
+                .param("ready", price.ready(), java.sql.Types.DATE)
+                .param("gross", price.gross())
+                .param("content", json.writeValueAsString(price))
+                .update();
+        return price;
+    }
+
+    /** The price that was named last. */
+    @Transactional(readOnly = true)
+    public Optional<QuoteView> last(long order) {
+        return jdbc.sql("""
+                        select id, number, at, who, valid_until, accepted_at, content from quote
+                        where order_id = ? order by number desc limit 1
+                        """)
+                .param(order)
+                .query((row, n) -> new QuoteView(
+                        row.getLong("id"),
+                        row.getInt("number"),
+                        row.getTimestamp("at").toInstant(),
+                        row.getString("who"),
+                        row.getObject("valid_until", LocalDate.class),
+                        Optional.ofNullable(row.getTimestamp("accepted_at"))
+                                .map(Timestamp::toInstant)
+                                .orElse(null),
+                        json.readValue(row.getString("content"), PriceView.class)))
+                .optional();
+    }
+}

@@ -1,0 +1,78 @@
+package dev.restis.app.orders;
+
+import dev.restis.core.order.OrderLife;
+import dev.restis.core.order.OrderProgress;
+import dev.restis.core.order.OrderStage;
+import jakarta.persistence.EntityManager;
+import java.util.Collection;
+import java.util.List;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps where each order stands in step with its stage and its pieces. */
+@Service
+class Standing {
+
+    /** An order's stage and how far its pieces are. */
+    record Stand(long order, OrderStage stage, OrderProgress progress) {}
+
+    private final JdbcClient jdbc;
+    private final JdbcTemplate bulk;
+    private final EntityManager entities;
+
+    Standing(JdbcClient jdbc, JdbcTemplate bulk, EntityManager entities) {
+        this.jdbc = jdbc;
+        this.bulk = bulk;
+        this.entities = entities;
+    }
+
+    /** To be called in every transaction that changes an order's stage or pieces. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void refresh(Collection<Long> orders) {
+        entities.flush();
+        bulk.batchUpdate(
+                "update customer_order set state = ?, pieces = ?, planned = ?, cut = ?, made = ?, dispatched = ? where id = ?",
+                of(orders).stream()
+                        .map(s -> new Object[] {
+                            OrderLife.state(s.stage(), s.progress()).name(),
+                            s.progress().pieces(),
+                            s.progress().planned(),
+                            s.progress().cut(),
+                            s.progress().made(),
+                            s.progress().dispatched(),
+                            s.order()
+                        })
+                        .toList());
+    }
+
+    @Transactional(propagation = Propagation.MANDATORY)
+    public Stand of(long order) {
+        entities.flush();
+        return of(List.of(order)).get(0);
+    }
+
+    private List<Stand> of(Collection<Long> orders) {
+        return orders.isEmpty()
+                ? List.of()
+                : jdbc.sql("""
+                                select o.id, o.stage, count(p.id) as pieces, count(p.batch_id) as planned, count(p.cut_at) as cut,
+                                       count(p.made_at) as made, count(p.dispatched_at) as dispatched
+                                from customer_order o left join order_line l on l.order_id = o.id left join piece p on p.line_id = l.id
+                                where o.id in (:orders) group by o.id
+                                """)
+                        .param("orders", orders)
+                        .query((row, n) -> new Stand(
+                                row.getLong("id"),
+                                OrderStage.valueOf(row.getString("stage")),
+                                new OrderProgress(
+                                        row.getInt("pieces"),
+                                        row.getInt("planned"),
+                                        row.getInt("cut"),
+                                        row.getInt("made"),
+                                        row.getInt("dispatched"))))
+                        .list();
+    }
+}

@@ -1,0 +1,72 @@
+package dev.restis.app.platform;
+
+import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
+import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.util.XRLog;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.Locale;
+import java.util.Objects;
+import org.springframework.web.util.HtmlUtils;
+
+/** Prints pages as PDF, with fonts that ship with Restis, so that any name can be printed. */
+public final class Pdf {
+
+    /** Paper that is in use. */
+    public enum Paper {
+        A4,
+        LETTER
+    }
+
+    private static final String PAGE = """
+            <html><head><style>
+            @page { size: %s; margin: 18mm 16mm; @bottom-right { content: counter(page) " / " counter(pages);
+                font: 8pt sheet; } }
+            body { font: 10pt sheet; color: #17262b; } h1 { font-size: 18pt; margin: 0 0 4mm; }
+            table { width: 100%%; border-collapse: collapse; margin: 4mm 0; -fs-table-paginate: paginate; }
+            th { text-align: left; border-bottom: 1pt solid #17262b; } td { border-bottom: 0.3pt solid #999; }
+            th, td { padding: 1.2mm 2mm 1.2mm 0; vertical-align: top; } tr { page-break-inside: avoid; }
+            .right { text-align: right; white-space: nowrap; } .small { font-size: 8.5pt; color: #444; }
+            .strong { font-weight: bold; }
+            </style><title>%s</title></head><body>%s</body></html>
+            """;
+
+    static {
+        XRLog.setLoggingEnabled(false);
+    }
+
+    private Pdf() {}
+
+    /** Text that is safe inside of a page. */
+    public static String text(String plain) {
+        return HtmlUtils.htmlEscape(plain.replaceAll("[\\p{Cntrl}&&[^\n]]", " "), "UTF-8")
+                .replace("\n", "<br/>");
+    }
+
+    /**
+     * Prints a page.
+     *
+     * @param title plain text
+     * @param body well-formed XHTML; texts in it went through {@link #text}
+     */
+    public static byte[] of(String title, String body, Paper paper) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try {
+            new PdfRendererBuilder()
+                    .useFont(() -> font("Regular"), "sheet", 400, FontStyle.NORMAL, true)
+                    .useFont(() -> font("Bold"), "sheet", 700, FontStyle.NORMAL, true)
+                    .withHtmlContent(PAGE.formatted(paper.name().toLowerCase(Locale.ROOT), text(title), body), null)
+                    .toStream(out)
+                    .run();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toByteArray();
+    }
+
+    private static InputStream font(String style) {
+        return Objects.requireNonNull(Pdf.class.getResourceAsStream("/liberation/LiberationSans-" + style + ".ttf"));
+    }
+}

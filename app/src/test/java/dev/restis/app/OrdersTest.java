@@ -1,0 +1,402 @@
+package dev.restis.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.junit.jupiter.api.Test;
+import org.springframework.http.HttpMethod;
+import tools.jackson.databind.JsonNode;
+
+/** The life of an order: from draft to dispatch, and everything that may happen on the way. */
+class OrdersTest extends RestisTest {
+
+    @Test
+    void livesFromDraftToDispatch() throws Exception {
+        long order = take("Ysolde", 2, true);
+        assertThat(state(order)).isEqualTo("DRAFT");
+        assertThat(acts(order)).contains("QUOTE", "ACCEPT").doesNotContain("PLAN", "FINISH");
+        assertThat(openLines()).as("drafts are not planned").doesNotContain(line(order));
+
+        assertThat(act(order, "QUOTE")).isEqualTo(204);
+        JsonNode quote = see(order).path("quote");
+        assertThat(quote.path("number").asInt()).isEqualTo(1);
+        assertThat(quote.path("acceptedAt").isMissingNode()).isTrue();
+        assertThat(act(order, "FINISH")).as("nothing is cut yet").isEqualTo(409);
+
+        assertThat(act(order, "ACCEPT")).isEqualTo(204);
+        JsonNode accepted = see(order);
+        assertThat(accepted.path("state").asString()).isEqualTo("ACCEPTED");
+        assertThat(accepted.path("quote").path("acceptedAt").asString()).isNotEmpty();
+        assertThat(accepted.path("due").asString())
+                .as("the day it can be ready is promised")
+                .isEqualTo(quote.path("price").path("ready").asString());
+
+        long batch = batchOf(order, 1);
+        assertThat(state(order)).isEqualTo("PLANNED");
+        confirm(batch);
+        assertThat(state(order)).isEqualTo("CUTTING");
+        confirm(batchOf(order, 1));
+        assertThat(state(order)).isEqualTo("MAKING");
+        assertThat(tell("/api/orders/" + order + "/acts/FINISH", "{\"count\": 1}")
+                        .status())
+                .isEqualTo(204);
+        assertThat(state(order)).isEqualTo("MAKING");
+        assertThat(act(order, "FINISH")).isEqualTo(204);
+        assertThat(state(order)).isEqualTo("FINISHED");
+        assertThat(tell("/api/orders/" + order + "/unmake", "{\"count\": 1}").status())
+                .isEqualTo(204);
+        assertThat(state(order)).isEqualTo("MAKING");
+        assertThat(act(order, "FINISH")).isEqualTo(204);
+        assertThat(act(order, "DISPATCH")).isEqualTo(204);
+        assertThat(state(order)).isEqualTo("DISPATCHED");
+        assertThat(acts(order)).isEmpty();
+        assertThat(happened(order))
+                .containsExactly(
+                        "TAKEN",
+                        "QUOTED",
+                        "ACCEPTED",
+                        "PLANNED",
+                        "CUT",
+                        "PLANNED",
+                        "CUT",
+                        "MADE",
+                        "MADE",
+                        "UNMADE",
+                        "MADE",
+                        "DISPATCHED");
+    }
+
+    /** Two people change different fields: both stand. The same field: the second is told what the first made of it. */
+    @Test
+    void twoPeopleChangeOneOrderAndNothingIsLost() throws Exception {
+        long order = take("Ferran", 2, true);
+        long line = line(order);
+        assertThat(change(order, "\"customer\": {\"from\": \"Ferran\", \"to\": \"Ferran & Son\"}")
+                        .status())
+                .isEqualTo(200);
+        Answer other =
+                change(order, "\"lines\": [{\"line\": %d, \"quantity\": {\"from\": 2, \"to\": 3}}]".formatted(line));
+        assertThat(other.body().path("customer").asString()).isEqualTo("Ferran & Son");
+        assertThat(other.body().path("lines").path(0).path("quantity").asInt()).isEqualTo(3);
+
+        Answer late = change(
+                order,
+                "\"note\": {\"from\": \"\", \"to\": \"gift\"}, \"customer\": {\"from\": \"Ferran\", \"to\": \"Ferranz\"}");
+        assertThat(late.status()).isEqualTo(422);
+        assertThat(late.field("customer").path("message").asString()).contains("Ferran & Son");
+        assertThat(see(order).path("note").asString()).as("all or nothing").isEmpty();
+        assertThat(change(order, "\"customer\": {\"from\": \"Ferran\", \"to\": \"Ferran & Son\"}")
+                        .status())
+                .as("both want the same")
+                .isEqualTo(200);
+    }
+
+    @Test
+    void manyChangesAtOnceAreMadeOneAfterTheOther() throws Exception {
+        long order = take("Quill", 1, true);
+        ExecutorService pool = Executors.newFixedThreadPool(4);
+        try {
+            List<Callable<Integer>> changes = new ArrayList<>();
+            for (int i = 0; i < 8; i++) {
+                String name = "Quill " + i;
+                changes.add(() -> change(order, "\"customer\": {\"from\": \"Quill\", \"to\": \"%s\"}".formatted(name))
+                        .status());
+            }
+            List<Integer> statuses = new ArrayList<>();
+            for (Future<Integer> answer : pool.invokeAll(changes)) {
+                statuses.add(answer.get());
+            }
+            assertThat(statuses).containsOnlyOnce(200);
+            assertThat(statuses).filteredOn(s -> s != 200).containsOnly(422);
+        } finally {
+            pool.shutdownNow();
+        }
+        assertThat(happened(order)).containsExactly("TAKEN", "CHANGED");
+    }
+
+    /** One piece is cut: it stays what it is, the others become what is wanted, on a line of their own. */
+    @Test
+    void whatIsCutStaysWhenTheRestIsChanged() throws Exception {
+        long order = take("Maelle", 3, false);
+        confirm(batchOf(order, 1));
+        long batch = batchOf(order, 1);
+        JsonNode line = see(order).path("lines").path(0);
+        String from = line.path("choices").toString();
+        String to = from.replace("\"OA2\"", "\"BR2\"");
+        assertThat(to).isNotEqualTo(from);
+        Answer changed = change(
+                order,
+                "\"lines\": [{\"line\": %d, \"choices\": {\"from\": %s, \"to\": %s}}]"
+                        .formatted(line.path("id").asLong(), from, to));
+        assertThat(changed.status()).as(changed.text()).isEqualTo(200);
+        JsonNode lines = changed.body().path("lines");
+        assertThat(lines).hasSize(2);
+        assertThat(lines.path(0).path("quantity").asInt()).isEqualTo(1);
+        assertThat(lines.path(0).path("choices").toString()).isEqualTo(from);
+        assertThat(lines.path(1).path("quantity").asInt()).isEqualTo(2);
+        assertThat(lines.path(1).path("planned").asInt()).isZero();
+        assertThat(lines.path(1).path("choices").path("colours").toString()).contains("BR2");
+        assertThat(jdbc.sql("select count(*) from strand s join piece p on p.id = s.piece_id where p.batch_id = ?")
+                        .param(batch)
+                        .query(Long.class)
+                        .single())
+                .as("the batch has lost its piece, and what was planned for it")
+                .isZero();
+        Answer fewer = change(
+                order,
+                "\"lines\": [{\"line\": %d, \"quantity\": {\"from\": 1, \"to\": 0}}]"
+                        .formatted(lines.path(0).path("id").asLong()));
+        assertThat(fewer.status()).isEqualTo(422);
+        Answer removed = change(
+                order, "\"removed\": [%d]".formatted(lines.path(0).path("id").asLong()));
+        assertThat(removed.text()).contains("line.cut");
+        assertThat(change(
+                                order,
+                                "\"removed\": [%d]"
+                                        .formatted(lines.path(1).path("id").asLong()))
+                        .body()
+                        .path("lines"))
+                .hasSize(1);
+    }
+
+    @Test
+    void aCancelledOrderLeavesItsBatchAndCanComeBack() throws Exception {
+        long order = take("Teun", 2, false);
+        long batch = batchOf(order, 2);
+        tell("/api/cut/lists", "{\"batch\": %d}".formatted(batch));
+        assertThat(act(order, "CANCEL")).isEqualTo(204);
+        assertThat(state(order)).isEqualTo("CANCELLED");
+        assertThat(openLines()).doesNotContain(line(order));
+        assertThat(tell("/api/cut/lists", "{\"batch\": %d}".formatted(batch)).status())
+                .isEqualTo(404);
+        assertThat(act(order, "REVIVE")).isEqualTo(204);
+        assertThat(state(order)).isEqualTo("DRAFT");
+        assertThat(act(order, "ACCEPT")).isEqualTo(204);
+        assertThat(openLines()).contains(line(order));
+    }
+
+    @Test
+    void theRestOfAnOrderIsCancelledAndWhatIsCutIsKept() throws Exception {
+        long order = take("Anouk", 3, false);
+        confirm(batchOf(order, 1));
+        assertThat(act(order, "CANCEL")).isEqualTo(409);
+        assertThat(act(order, "CANCEL_REST")).isEqualTo(204);
+        JsonNode seen = see(order);
+        assertThat(seen.path("state").asString()).isEqualTo("MAKING");
+        assertThat(seen.path("lines").path(0).path("quantity").asInt()).isEqualTo(1);
+    }
+
+    @Test
+    void theSameAgainIsADraftAndASplitMovesPiecesAsTheyAre() throws Exception {
+        long order = take("Sanne", 3, false);
+        long again =
+                tell("/api/orders/" + order + "/again", "{}").body().path("id").asLong();
+        assertThat(state(again)).isEqualTo("DRAFT");
+        assertThat(see(again).path("lines").path(0).path("choices"))
+                .isEqualTo(see(order).path("lines").path(0).path("choices"));
+        confirm(batchOf(order, 1));
+        String all = "{\"parts\": [{\"line\": %d, \"count\": 3}]}".formatted(line(order));
+        assertThat(tell("/api/orders/" + order + "/split", all).status()).isEqualTo(422);
+        long split = tell(
+                        "/api/orders/" + order + "/split",
+                        "{\"parts\": [{\"line\": %d, \"count\": 2}]}".formatted(line(order)))
+                .body()
+                .path("id")
+                .asLong();
+        assertThat(see(split).path("lines").path(0).path("quantity").asInt()).isEqualTo(2);
+        assertThat(state(split)).isEqualTo("ACCEPTED");
+        assertThat(state(order)).isEqualTo("MAKING");
+    }
+
+    /**
+     * Labour 12 an hour and half as much again for margin; the price of each line is pieces times the price of one, which is
+     * a multiple of 0.50 and the sum of its parts; 19 % tax are in the total.
+     */
+    @Test
+    void aPriceFollowsTheHouseAndIsFixedByAYes() throws Exception {
+        rules("12.00", "50", "0.50");
+        long order = take("Lieke", 4, true);
+        JsonNode price = see(order).path("price");
+        JsonNode line = price.path("lines").path(0);
+        BigDecimal each = line.path("each").decimalValue();
+        assertThat(each.remainder(new BigDecimal("0.50"))).isEqualByComparingTo(BigDecimal.ZERO);
+        BigDecimal parts = BigDecimal.ZERO;
+        for (String part : List.of("material", "labour", "margin", "fees", "rounding", "off")) {
+            parts = parts.add(line.path(part).decimalValue());
+        }
+        assertThat(parts).isEqualByComparingTo(each);
+        assertThat(line.path("labour").decimalValue()).isPositive();
+        assertThat(price.path("gross").decimalValue()).isEqualByComparingTo(each.multiply(BigDecimal.valueOf(4)));
+        assertThat(price.path("net").decimalValue().add(price.path("tax").decimalValue()))
+                .isEqualByComparingTo(price.path("gross").decimalValue());
+        assertThat(act(order, "ACCEPT")).isEqualTo(204);
+        rules("30.00", "100", "1");
+        JsonNode later = see(order);
+        assertThat(later.path("price").path("gross").decimalValue())
+                .isGreaterThan(price.path("gross").decimalValue());
+        assertThat(later.path("quote").path("price").path("gross").decimalValue())
+                .isEqualByComparingTo(price.path("gross").decimalValue());
+        Answer wrong = send(HttpMethod.PUT, "/api/orders/price-rules", priceRules("a lot", "-1", "0"));
+        assertThat(wrong.field("labourPerHour").path("code").asString()).isEqualTo("number.unread");
+        assertThat(wrong.field("step").path("code").asString()).isEqualTo("number.range");
+        rules("0", "0", "0.01");
+    }
+
+    @Test
+    void listsAreFoundByAnyWordsSortedAndPaged() throws Exception {
+        for (int i = 0; i < 5; i++) {
+            take("Zephyrine no. " + i, 1, i % 2 == 0);
+        }
+        List<String> seen = new ArrayList<>();
+        String after = "";
+        do {
+            JsonNode page = ask("/api/orders?query=zephyrine night&sort=CUSTOMER&size=2&after=" + after)
+                    .body();
+            assertThat(page.path("total").asInt()).isEqualTo(5);
+            page.path("rows").forEach(r -> seen.add(r.path("customer").asString()));
+            after = page.path("next").asString("");
+        } while (!after.isEmpty());
+        assertThat(seen)
+                .containsExactly(
+                        "Zephyrine no. 0", "Zephyrine no. 1", "Zephyrine no. 2", "Zephyrine no. 3", "Zephyrine no. 4");
+        assertThat(ask("/api/orders?query=zephyrine&states=DRAFT")
+                        .body()
+                        .path("total")
+                        .asInt())
+                .isEqualTo(3);
+        assertThat(ask("/api/orders?query=zephyrine&states=DRAFT,ACCEPTED")
+                        .body()
+                        .path("total")
+                        .asInt())
+                .isEqualTo(5);
+        assertThat(ask("/api/orders?query=zephyrine%").body().path("total").asInt())
+                .as("a percent sign is no wildcard")
+                .isZero();
+        assertThat(ask("/api/orders?query=zephyrine&to=2020-01-01")
+                        .body()
+                        .path("total")
+                        .asInt())
+                .isZero();
+        assertThat(ask("/api/orders/export.csv?query=zephyrine&sort=CUSTOMER")
+                        .text()
+                        .lines())
+                .hasSize(6);
+    }
+
+    @Test
+    void manyOrdersAreMovedAtOnceAndEachIsAnsweredFor() throws Exception {
+        long draft = take("Bulk One", 1, true);
+        long accepted = take("Bulk Two", 1, false);
+        JsonNode results = tell(
+                        "/api/orders/acts",
+                        "{\"orders\": [%d, %d, 999999], \"act\": \"ACCEPT\"}".formatted(draft, accepted))
+                .body();
+        assertThat(results.path(0).path("problem").asString()).isEmpty();
+        assertThat(results.path(1).path("problem").asString()).isEqualTo("order.notNow");
+        assertThat(results.path(2).path("problem").asString()).isEqualTo("notFound");
+        assertThat(state(draft)).isEqualTo("ACCEPTED");
+    }
+
+    @Test
+    void historyIsNotRewritten() throws Exception {
+        long order = take("Scribe", 1, true);
+        org.assertj.core.api.Assertions.assertThatThrownBy(
+                        () -> jdbc.sql("update order_event set who = 'x' where order_id = ?")
+                                .param(order)
+                                .update())
+                .hasMessageContaining("not rewritten");
+    }
+
+    private void rules(String labour, String margin, String step) throws Exception {
+        assertThat(send(HttpMethod.PUT, "/api/orders/price-rules", priceRules(labour, margin, step))
+                        .status())
+                .isEqualTo(204);
+    }
+
+    private static String priceRules(String labour, String margin, String step) {
+        return """
+                {"labourPerHour": "%s", "marginPercent": "%s", "feePercent": "0", "feePerPiece": "0", "step": "%s",
+                 "taxPercent": "19", "taxIncluded": true, "breaks": [{"from": 10, "percentOff": "5"}], "validDays": 14}
+                """.formatted(labour, margin, step);
+    }
+
+    private long take(String customer, int quantity, boolean draft) throws Exception {
+        return tell("/api/orders", """
+                        {"customer": "%s", "draft": %s, "lines": [{"quantity": %d, "choices": %s}]}
+                        """.formatted(customer, draft, quantity, snake("17 cm")))
+                .body()
+                .path("id")
+                .asLong();
+    }
+
+    private Answer change(long order, String fields) throws Exception {
+        return send(HttpMethod.PATCH, "/api/orders/" + order, "{" + fields + "}");
+    }
+
+    private int act(long order, String act) throws Exception {
+        return tell("/api/orders/" + order + "/acts/" + act, "{}").status();
+    }
+
+    private JsonNode see(long order) throws Exception {
+        return ask("/api/orders/" + order).body();
+    }
+
+    private String state(long order) throws Exception {
+        String shown = see(order).path("state").asString();
+        assertThat(jdbc.sql("select state from customer_order where id = ?")
+                        .param(order)
+                        .query(String.class)
+                        .single())
+                .as("what is kept for lists")
+                .isEqualTo(shown);
+        return shown;
+    }
+
+    private List<String> acts(long order) throws Exception {
+        List<String> acts = new ArrayList<>();
+        see(order).path("acts").forEach(a -> acts.add(a.asString()));
+        return acts;
+    }
+
+    /** In the order it happened. */
+    private List<String> happened(long order) throws Exception {
+        List<String> what = new ArrayList<>();
+        see(order).path("history").forEach(e -> what.add(0, e.path("what").asString()));
+        return what;
+    }
+
+    private long line(long order) throws Exception {
+        return see(order).path("lines").path(0).path("id").asLong();
+    }
+
+    private List<Long> openLines() throws Exception {
+        List<Long> lines = new ArrayList<>();
+        ask("/api/plan")
+                .body()
+                .path("open")
+                .forEach(g ->
+                        g.path("lines").forEach(l -> lines.add(l.path("line").asLong())));
+        return lines;
+    }
+
+    private long batchOf(long order, int count) throws Exception {
+        return tell("/api/plan/batches", "{\"picks\": [{\"line\": %d, \"count\": %d}]}".formatted(line(order), count))
+                .body()
+                .path("id")
+                .asLong();
+    }
+
+    private void confirm(long batch) throws Exception {
+        long list = tell("/api/cut/lists", "{\"batch\": %d}".formatted(batch))
+                .body()
+                .path("id")
+                .asLong();
+        assertThat(tell("/api/cut/lists/" + list + "/confirm", "").status()).isEqualTo(204);
+    }
+}

@@ -1,0 +1,102 @@
+import { useQuery } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import { useNavigate, useParams } from 'react-router';
+import type { Schemas } from '../../api/client';
+import { useUnits } from '../../app/units';
+import { Await, Page } from '../../shared/Page';
+import { firstChoices } from '../../shared/piece/choices';
+import { patternsQuery } from '../../shared/piece/queries';
+import { articlesQuery } from '../stock/queries';
+import { LineForm, type LineValues } from './LineForm';
+import { orderQuery, useChangeOrder } from './queries';
+
+/** Changes a line of an order, or adds one. */
+export default function LinePage() {
+  const { t } = useTranslation();
+  const { id, line } = useParams();
+  const order = useQuery(orderQuery(Number(id)));
+  const patterns = useQuery(patternsQuery);
+  const articles = useQuery(articlesQuery);
+  return (
+    <Page title={t(line === 'new' ? 'line.add' : 'line.change', { reference: order.data?.reference ?? '' })}>
+      <Await query={order}>
+        {(o) => (
+          <Await query={patterns}>
+            {(p) => (
+              <Await query={articles}>
+                {(a) => (
+                  <Line
+                    order={o}
+                    line={o.lines.find((l) => l.id === Number(line))}
+                    patterns={p}
+                    articles={a}
+                  />
+                )}
+              </Await>
+            )}
+          </Await>
+        )}
+      </Await>
+    </Page>
+  );
+}
+
+interface Props {
+  order: Schemas['OrderView'];
+  line?: Schemas['LineView'];
+  patterns: Schemas['PatternView'][];
+  articles: Schemas['Article'][];
+}
+
+function Line({ order, line, patterns, articles }: Props) {
+  const { t } = useTranslation();
+  const { units } = useUnits();
+  const navigate = useNavigate();
+  const change = useChangeOrder(order.id);
+  const start = (): LineValues =>
+    line ?? {
+      choices: firstChoices(
+        patterns.find((p) => p.code === order.lines[0]?.choices.pattern) ??
+          (patterns[0] as Schemas['PatternView']),
+        articles,
+        order.lines[0]?.choices,
+      ),
+      quantity: 1,
+      matching: false,
+      note: '',
+    };
+  const submit = (values: LineValues) =>
+    change.mutate(
+      line
+        ? { lines: [changed(line, values)] }
+        : { added: [{ ...values, choices: { ...values.choices, units } }] },
+      {
+        onSuccess: () => navigate(`/orders/${order.id}`),
+      },
+    );
+  return (
+    <LineForm
+      patterns={patterns}
+      articles={articles}
+      start={start}
+      due={order.due ?? ''}
+      field={line ? `lines[${line.id}].` : 'added[0].'}
+      error={change.error}
+      busy={change.isPending}
+      submit={t(line ? 'line.keep' : 'line.addIt')}
+      onSubmit={submit}
+      other={{ label: t('line.leave'), onClick: () => navigate(`/orders/${order.id}`) }}
+    />
+  );
+}
+
+/** What was seen, and what it shall be; the server merges it with what others changed meanwhile. */
+function changed(line: Schemas['LineView'], values: LineValues): Schemas['LineChange'] {
+  return {
+    line: line.id,
+    choices: { from: line.choices, to: { ...values.choices, units: line.choices.units } },
+    quantity: { from: line.quantity, to: values.quantity },
+    matching: { from: line.matching, to: values.matching },
+    note: { from: line.note, to: values.note },
+  };
+}
