@@ -16,6 +16,7 @@ const OrdersPage = lazy(() => import('../features/orders/OrdersPage'));
 const OrderPage = lazy(() => import('../features/orders/OrderPage'));
 const NewOrderPage = lazy(() => import('../features/orders/NewOrderPage'));
 const LinePage = lazy(() => import('../features/orders/LinePage'));
+const GroupPage = lazy(() => import('../features/orders/GroupPage'));
 const ImportPage = lazy(() => import('../features/orders/ImportPage'));
 const PlanPage = lazy(() => import('../features/plan/PlanPage'));
 const CutPage = lazy(() => import('../features/cut/CutPage'));
@@ -74,6 +75,7 @@ function Inside() {
                 <Route path="/today" element={<LaterPage name="today" />} />
                 <Route path="/orders" element={<OrdersPage />} />
                 <Route path="/orders/new" element={<NewOrderPage />} />
+                <Route path="/orders/group" element={<GroupPage />} />
                 <Route path="/orders/import" element={<ImportPage />} />
                 <Route path="/orders/:id" element={<OrderPage />} />
                 <Route path="/orders/:id/lines/:line" element={<LinePage />} />

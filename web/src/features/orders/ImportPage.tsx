@@ -1,5 +1,17 @@
-import { Alert, Button, Group, Stack, Table, Text } from '@mantine/core';
+import {
+  Alert,
+  Button,
+  Checkbox,
+  Group,
+  NativeSelect,
+  Progress,
+  Stack,
+  Table,
+  Text,
+  TextInput,
+} from '@mantine/core';
 import { Dropzone } from '@mantine/dropzone';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
@@ -9,29 +21,41 @@ import { formatDay } from '../../shared/format';
 import { Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import classes from './ImportPage.module.css';
-import { sampleFile, useImport, usePreview } from './queries';
+import { cancelImport, progressQuery, sampleFile, useImport, usePreview } from './queries';
 
-/** A file of orders: drop it, see what each row would do, take it. */
+type How = Schemas['Request'];
+type View = Schemas['FileView'];
+type Row = Schemas['RowView'];
+
+/** A file of orders: drop it, say which column is what, see what each row would do, mend what is bad, take it. */
 export default function ImportPage() {
   const { t } = useTranslation();
   const { units } = useUnits();
   const preview = usePreview();
   const take = useImport();
   const [file, setFile] = useState<File>();
-  const look = (chosen: File) => {
+  const [how, setHow] = useState<How>({ units });
+  const look = (chosen: File, next: How) => {
     take.reset();
     setFile(chosen);
-    preview.mutate({ file: chosen, units });
+    setHow(next);
+    preview.mutate({ file: chosen, how: next });
   };
+  const again = (change: Partial<How>) => file && look(file, { ...how, ...change });
   const seen = preview.data;
-  const import_ = (mode: 'ALL' | 'GOOD_ROWS') => file && take.mutate({ file, units, mode });
+  const run = (mode: 'ALL' | 'GOOD_ROWS') => {
+    if (!file) return;
+    const key = crypto.randomUUID();
+    setHow({ ...how, key });
+    take.mutate({ file, how: { ...how, key }, mode });
+  };
   return (
     <Page title={t('import.title')}>
       {!take.data && (
         <Dropzone
-          onDrop={(files) => files[0] && look(files[0])}
+          onDrop={(files) => files[0] && look(files[0], { units, source: how.source })}
           multiple={false}
-          loading={preview.isPending}
+          loading={preview.isPending && !seen}
           p={seen ? 'sm' : 'xl'}
           inputProps={{ 'aria-label': t('import.choose') }}
         >
@@ -47,7 +71,7 @@ export default function ImportPage() {
       )}
       {!file && (
         <Group justify="center">
-          <Button variant="default" onClick={() => sampleFile().then(look)}>
+          <Button variant="default" onClick={() => sampleFile().then((f) => look(f, { units }))}>
             {t('import.useSample')}
           </Button>
           <Button variant="subtle" component="a" href="/api/orders/sample.csv" download>
@@ -56,16 +80,43 @@ export default function ImportPage() {
         </Group>
       )}
       <ProblemNote error={preview.error ?? take.error} />
+      {take.isPending && how.key && <Running id={how.key} />}
       {take.data ? (
         <Done view={take.data} />
       ) : (
-        seen && <Seen view={seen} busy={take.isPending} onTake={import_} />
+        seen && (
+          <>
+            <Source view={seen} how={how} onChange={again} />
+            {seen.all > 0 && (
+              <Seen view={seen} how={how} busy={take.isPending} onTake={run} onChange={again} />
+            )}
+          </>
+        )
       )}
     </Page>
   );
 }
 
-function Done({ view }: { view: Schemas['FileView'] }) {
+/** How far a long import is; it can be stopped, and then nothing of it is kept. */
+function Running({ id }: { id: string }) {
+  const { t } = useTranslation();
+  const { data } = useQuery(progressQuery(id));
+  return (
+    <Group className="panel" p="sm" gap="md">
+      <Progress
+        flex={1}
+        value={data && data.total > 0 ? (100 * data.done) / data.total : 0}
+        aria-label={t('import.running')}
+      />
+      <Text size="sm">{data ? t('import.progress', { ...data }) : t('import.running')}</Text>
+      <Button variant="default" onClick={() => cancelImport(id)}>
+        {t('import.cancel')}
+      </Button>
+    </Group>
+  );
+}
+
+function Done({ view }: { view: View }) {
   const { t } = useTranslation();
   return (
     <Stack>
@@ -74,7 +125,12 @@ function Done({ view }: { view: Schemas['FileView'] }) {
         variant="outline"
         title={t('import.done', { count: view.fresh, pieces: view.pieces })}
       >
-        {t('import.doneRest', { known: view.known, different: view.different, bad: view.bad })}
+        {t('import.doneRest', {
+          known: view.known,
+          accepted: view.accepted,
+          different: view.different - view.accepted,
+          bad: view.bad,
+        })}
       </Alert>
       <Group>
         <Button component={Link} to="/plan" size="md">
@@ -89,43 +145,131 @@ function Done({ view }: { view: Schemas['FileView'] }) {
   );
 }
 
-interface SeenProps {
-  view: Schemas['FileView'];
+interface SourceProps {
+  view: View;
+  how: How;
+  onChange: (change: Partial<How>) => void;
+}
+
+/** How the file was recognised, where it comes from, and which of its columns holds what. */
+function Source({ view, how, onChange }: SourceProps) {
+  const { t } = useTranslation();
+  const missing = view.columns.filter((c) => c.needed && !c.column);
+  const [open, setOpen] = useState(false);
+  const [source, setSource] = useState(how.source ?? '');
+  return (
+    <Stack className="panel" p="sm" gap="xs">
+      <Group gap="md" align="flex-end">
+        <TextInput
+          label={t('import.source')}
+          placeholder={t('import.sourceHint')}
+          w={230}
+          value={source}
+          onChange={(e) => setSource(e.currentTarget.value)}
+          onBlur={() => source !== (how.source ?? '') && onChange({ source })}
+        />
+        <Text size="sm" c="dimmed" pb={8}>
+          {t('import.form', {
+            kind: view.form.kind,
+            encoding: view.form.encoding,
+            separator: t(`import.separator.${SEPARATORS[view.form.separator] ?? 'none'}`),
+            decimals: t(view.form.decimalComma ? 'import.comma' : 'import.point'),
+          })}
+        </Text>
+        <Button size="compact-sm" variant="subtle" mb={6} onClick={() => setOpen(!open)}>
+          {t('import.map')}
+        </Button>
+      </Group>
+      {missing.length > 0 && (
+        <Text size="sm" c="var(--act)" role="alert">
+          {t('import.missing', { fields: missing.map((c) => c.field).join(', ') })}
+        </Text>
+      )}
+      {(open || missing.length > 0) && (
+        <Group gap="xs" align="flex-end">
+          {view.columns.map((c) => (
+            <NativeSelect
+              key={c.field}
+              w={150}
+              size="xs"
+              label={c.field + (c.needed ? ' *' : '')}
+              data={[
+                { value: '', label: t('import.noColumn') },
+                ...new Set(view.fileColumns.filter(Boolean)),
+              ]}
+              value={c.column}
+              error={c.needed && !c.column}
+              onChange={(e) => onChange({ columns: { ...how.columns, [c.field]: e.currentTarget.value } })}
+            />
+          ))}
+        </Group>
+      )}
+    </Stack>
+  );
+}
+
+const SEPARATORS: Record<string, string> = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'bar' };
+
+interface SeenProps extends SourceProps {
   busy: boolean;
   onTake: (mode: 'ALL' | 'GOOD_ROWS') => void;
 }
 
-function Seen({ view, busy, onTake }: SeenProps) {
+function Seen({ view, how, busy, onTake, onChange }: SeenProps) {
   const { t } = useTranslation();
   const [onlyBad, setOnlyBad] = useState(false);
+  const nothing = view.fresh + view.accepted === 0;
   return (
     <Stack gap="sm">
       <Group className={classes.bar} justify="space-between">
         <Group gap="md">
           <Text fw={600}>{t('import.fresh', { count: view.fresh, pieces: view.pieces })}</Text>
           {view.known > 0 && <Text>{t('import.known', { count: view.known })}</Text>}
-          {view.different > 0 && <Text>{t('import.different', { count: view.different })}</Text>}
+          {view.different > 0 && (
+            <Text>{t('import.different', { count: view.different, accepted: view.accepted })}</Text>
+          )}
           {view.bad > 0 && (
             <Button size="compact-sm" variant="outline" color="coral" onClick={() => setOnlyBad(!onlyBad)}>
               {t(onlyBad ? 'import.showAll' : 'import.bad', { count: view.bad })}
             </Button>
           )}
         </Group>
-        {view.fresh > 0 ? (
-          <Button loading={busy} onClick={() => onTake(view.bad > 0 ? 'GOOD_ROWS' : 'ALL')}>
-            {t(view.bad > 0 ? 'import.takeGood' : 'import.takeAll', { count: view.fresh })}
-          </Button>
-        ) : (
+        {nothing ? (
           <Text fw={600}>{t('import.nothingNew')}</Text>
+        ) : (
+          <Button loading={busy} onClick={() => onTake(view.bad > 0 ? 'GOOD_ROWS' : 'ALL')}>
+            {t(view.bad > 0 ? 'import.takeGood' : 'import.takeAll', { count: view.fresh + view.accepted })}
+          </Button>
         )}
       </Group>
-      <Rows rows={onlyBad ? view.rows.filter((r) => r.state === 'BAD') : view.rows} />
+      <Rows
+        rows={onlyBad ? view.rows.filter((r) => r.state === 'BAD') : view.rows}
+        how={how}
+        onChange={onChange}
+      />
+      {view.rows.length < view.all && (
+        <Text size="sm" c="dimmed">
+          {t('import.firstRows', { shown: view.rows.length, count: view.all })}
+        </Text>
+      )}
     </Stack>
   );
 }
 
-function Rows({ rows }: { rows: Schemas['RowView'][] }) {
+interface RowsProps {
+  rows: Row[];
+  how?: How;
+  /** Without it the rows are only shown. */
+  onChange?: (change: Partial<How>) => void;
+}
+
+function Rows({ rows, how, onChange }: RowsProps) {
   const { t } = useTranslation();
+  const accepted = how?.accepted ?? [];
+  const accept = (row: number, yes: boolean) =>
+    onChange?.({ accepted: yes ? [...accepted, row] : accepted.filter((r) => r !== row) });
+  const mend = (row: number, field: string, cell: string) =>
+    onChange?.({ fixes: { ...how?.fixes, [row]: { ...how?.fixes?.[row], [field]: cell } } });
   return (
     <Table.ScrollContainer minWidth={760} className="panel">
       <Table verticalSpacing={4} horizontalSpacing={8} fz="sm" className={classes.rows}>
@@ -155,10 +299,29 @@ function Rows({ rows }: { rows: Schemas['RowView'][] }) {
               <Table.Td className={classes.wide}>
                 {r.customer}
                 {r.problems.map((p) => (
-                  <Text key={p.field + p.code} size="sm" c="var(--act)">
-                    <b>{p.field}</b>: {p.message} {p.remedy}
+                  <div key={p.field + p.code}>
+                    <Text size="sm" c="var(--act)">
+                      <b>{p.field}</b>: {p.message} {p.remedy}
+                    </Text>
+                    {onChange && (
+                      <Mend row={r} field={p.field} onMend={(cell) => mend(r.number, p.field, cell)} />
+                    )}
+                  </div>
+                ))}
+                {r.differences.map((d) => (
+                  <Text key={d.field} size="sm">
+                    <b>{t(`import.field.${d.field}`)}</b>: {d.now || '–'} → {d.then || '–'}
                   </Text>
                 ))}
+                {onChange && r.differences.length > 0 && (
+                  <Checkbox
+                    size="sm"
+                    mt={4}
+                    label={t('import.accept')}
+                    checked={accepted.includes(r.number)}
+                    onChange={(e) => accept(r.number, e.currentTarget.checked)}
+                  />
+                )}
               </Table.Td>
               <Table.Td className="right">
                 <span className="figure">{r.quantity || '–'}</span>
@@ -172,5 +335,26 @@ function Rows({ rows }: { rows: Schemas['RowView'][] }) {
         </Table.Tbody>
       </Table>
     </Table.ScrollContainer>
+  );
+}
+
+/** A bad cell, to be mended in place. */
+function Mend({ row, field, onMend }: { row: Row; field: string; onMend: (cell: string) => void }) {
+  const { t } = useTranslation();
+  const [cell, setCell] = useState(row.cells[field] ?? '');
+  return (
+    <Group gap={6} my={2}>
+      <TextInput
+        size="xs"
+        w={180}
+        aria-label={t('import.mendCell', { field, row: row.number })}
+        value={cell}
+        onChange={(e) => setCell(e.currentTarget.value)}
+        onKeyDown={(e) => e.key === 'Enter' && onMend(cell)}
+      />
+      <Button size="compact-xs" variant="default" onClick={() => onMend(cell)}>
+        {t('import.mend')}
+      </Button>
+    </Group>
   );
 }

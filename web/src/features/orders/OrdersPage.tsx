@@ -19,6 +19,7 @@ import { formatDay } from '../../shared/format';
 import { Await, Empty, Page } from '../../shared/Page';
 import { PieceChip } from '../../shared/PiecePicture';
 import { Verdict } from '../../shared/Verdict';
+import { QuickEntry } from './QuickEntry';
 import { type Act, type OrderFilter, ordersQuery, useActMany } from './queries';
 
 type State = Schemas['OrderRow']['state'];
@@ -74,12 +75,16 @@ export default function OrdersPage() {
           <Button component={Link} variant="default" to="/orders/import">
             {t('orders.import')}
           </Button>
+          <Button component={Link} variant="default" to="/orders/group">
+            {t('group.title')}
+          </Button>
           <Button component={Link} to="/orders/new">
             {t('orders.new')}
           </Button>
         </>
       }
     >
+      <QuickEntry />
       <Group align="flex-end" gap="sm">
         <TextInput
           type="search"

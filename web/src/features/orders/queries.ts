@@ -28,6 +28,26 @@ export const orderQuery = (id: number) =>
     queryFn: () => ask(api.GET('/api/orders/{id}', { params: { path: { id } } })),
   });
 
+/** An order written in a line, as the server understands it. */
+export const readQuery = (text: string, units: Units) =>
+  queryOptions({
+    queryKey: ['orders', 'read', text, units],
+    queryFn: () => ask(api.POST('/api/orders/read', { body: { text, units } })),
+    enabled: text.trim() !== '',
+    placeholderData: keepPreviousData,
+    gcTime: 30_000,
+  });
+
+/** A pasted list of people, as the server understands it. */
+export const groupQuery = (request: Schemas['GroupRequest']) =>
+  queryOptions({
+    queryKey: ['orders', 'group', request],
+    queryFn: () => ask(api.POST('/api/orders/group', { body: request })),
+    enabled: request.people.trim() !== '',
+    placeholderData: keepPreviousData,
+    gcTime: 30_000,
+  });
+
 /** The quote that was named last, as a message to the customer. */
 export const quoteTextQuery = (id: number) =>
   queryOptions({
@@ -123,27 +143,44 @@ export function useRemoveOrder() {
 }
 
 /** The multipart body that the file operations take; the generated type only knows its text form. */
-function fileBody(file: File) {
+function fileBody(file: File, how: Schemas['Request']) {
   const form = new FormData();
   form.append('file', file);
+  form.append('how', new Blob([JSON.stringify(how)], { type: 'application/json' }));
   return { body: form as never, bodySerializer: (body: unknown) => body as FormData };
 }
 
 export function usePreview() {
   return useMutation({
-    mutationFn: ({ file, units }: { file: File; units: Units }) =>
-      ask(api.POST('/api/orders/import/preview', { params: { query: { units } }, ...fileBody(file) })),
+    mutationFn: ({ file, how }: { file: File; how: Schemas['Request'] }) =>
+      ask(api.POST('/api/orders/import/preview', fileBody(file, how))),
   });
 }
 
 export function useImport() {
   const refresh = useRefreshWork();
   return useMutation({
-    mutationFn: ({ file, units, mode }: { file: File; units: Units; mode: 'ALL' | 'GOOD_ROWS' }) =>
-      ask(api.POST('/api/orders/import', { params: { query: { units, mode } }, ...fileBody(file) })),
+    mutationFn: ({ file, how, mode }: { file: File; how: Schemas['Request']; mode: 'ALL' | 'GOOD_ROWS' }) =>
+      ask(api.POST('/api/orders/import', { params: { query: { mode } }, ...fileBody(file, how) })),
     onSuccess: refresh,
   });
 }
+
+const LOOK_AGAIN_MS = 500;
+
+/** How far a running import is; it is not known before its first rows are done. */
+export const progressQuery = (key: string) =>
+  queryOptions({
+    queryKey: ['orders', 'import', key],
+    queryFn: async () => {
+      const { data } = await api.GET('/api/orders/import/progress/{key}', { params: { path: { key } } });
+      return data ?? null;
+    },
+    refetchInterval: LOOK_AGAIN_MS,
+  });
+
+export const cancelImport = (key: string) =>
+  ask(api.POST('/api/orders/import/progress/{key}/cancel', { params: { path: { key } } }));
 
 export async function sampleFile(): Promise<File> {
   const answer = await fetch('/api/orders/sample.csv');

@@ -26,6 +26,8 @@ interface FieldsProps {
   choices: Choices;
   set: (change: Partial<Choices>) => void;
   problem: (field: string) => string | undefined;
+  /** Whether its size is chosen here; a group's people have each their own. */
+  sized?: boolean;
 }
 
 /** Everything that is chosen of a piece once its pattern is. */
@@ -35,11 +37,12 @@ export const ChoiceFields = memo(function ChoiceFields({
   choices,
   set,
   problem,
+  sized = true,
 }: FieldsProps) {
   const { t } = useTranslation();
   return (
     <>
-      {pattern.kind === 'BRACELET' ? (
+      {!sized ? null : pattern.kind === 'BRACELET' ? (
         <BandSize choices={choices} set={set} problem={problem} />
       ) : (
         <LengthField

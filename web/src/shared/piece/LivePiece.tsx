@@ -40,7 +40,7 @@ export function useLiveChoices(start: () => Choices, wanted?: Wanted) {
     put,
     set,
     problem,
-    live: { piece: data?.piece, promise: data?.promise, error, problems },
+    live: { piece: data?.piece, promise: data?.promise, price: data?.price, error, problems },
   };
 }
 
@@ -60,7 +60,7 @@ export function LivePiece({ live, onOffer }: Props) {
     <Stack className="panel" p="md" mih={300}>
       <ProblemNote error={live.error} />
       {live.piece ? (
-        <Panel piece={live.piece} promise={live.promise} onOffer={take} />
+        <Panel piece={live.piece} promise={live.promise} price={live.price} onOffer={take} />
       ) : (
         live.problems.map((p) => (
           <Text key={p.field} c="var(--act)" role="alert">

@@ -18,12 +18,13 @@ type Piece = Schemas['PieceView'];
 interface Props {
   piece: Piece;
   promise?: Schemas['PromiseView'];
+  price?: Schemas['LinePrice'];
   /** Takes up an offered part; without it offers are named only. */
   onOffer?: (offer: Schemas['OfferView']) => void;
 }
 
 /** A worked-out piece: picture, size, strands, checks and what it should cost. */
-export function PiecePanel({ piece, promise, onOffer }: Props) {
+export function PiecePanel({ piece, promise, price, onOffer }: Props) {
   const { t } = useTranslation();
   return (
     <Stack gap="sm">
@@ -34,6 +35,7 @@ export function PiecePanel({ piece, promise, onOffer }: Props) {
           colours: [...new Set(piece.strands.map((s) => s.articleName))].join(', '),
         })}
       />
+      {price && <PriceLine price={price} />}
       {promise && <PromiseLine promise={promise} />}
       <Checks piece={piece} onOffer={onOffer} />
       <Strands piece={piece} />
@@ -107,6 +109,22 @@ function Offers({ offers, onOffer }: OffersProps) {
           })}
         </Button>
       ))}
+    </Group>
+  );
+}
+
+/** What it is sold for. */
+function PriceLine({ price }: { price: Schemas['LinePrice'] }) {
+  const { t } = useTranslation();
+  return (
+    <Group gap="xs">
+      <Text size="sm">{t('price.sold')}</Text>
+      <Money value={price.total} strong />
+      {price.quantity > 1 && (
+        <Text size="sm" c="dimmed">
+          {price.quantity} × <Money value={price.each} />
+        </Text>
+      )}
     </Group>
   );
 }

@@ -21,7 +21,10 @@ export interface Wanted {
   due: string;
 }
 
-type Answer = Omit<Schemas['LineTrial'], 'promise'> & { promise?: Schemas['PromiseView'] };
+type Answer = Omit<Schemas['LineTrial'], 'promise' | 'price'> & {
+  promise?: Schemas['PromiseView'];
+  price?: Schemas['LinePrice'];
+};
 
 /** Works a piece out; for an order, against stock and calendar too. */
 export const workOutQuery = (choices: Schemas['PieceChoices'], wanted?: Wanted) =>

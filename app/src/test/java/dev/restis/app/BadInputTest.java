@@ -59,18 +59,16 @@ class BadInputTest extends RestisTest {
         byte[] picture = new byte[5000];
         new Random(4).nextBytes(picture);
         System.arraycopy(new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10}, 0, picture, 0, 8);
-        assertRefused(upload("/api/orders/import/preview?units=METRIC", picture), "file", "file.notText");
+        assertRefused(upload("/api/orders/import/preview", picture), "file", "file.notText");
     }
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
                     file.empty   | reference,customer,quantity,pattern,colour 1,colour 2
-                    file.columns | name,amount
                     file.empty   | ''
                     """)
     void aFileWithoutOrdersSaysWhatItLacks(String code, String text) throws Exception {
-        assertRefused(
-                upload("/api/orders/import/preview?units=METRIC", text.getBytes(StandardCharsets.UTF_8)), "file", code);
+        assertRefused(upload("/api/orders/import/preview", text.getBytes(StandardCharsets.UTF_8)), "file", code);
     }
 
     @Test
@@ -83,9 +81,8 @@ class BadInputTest extends RestisTest {
             for (int c = random.nextInt(400); c > 0; c--) {
                 text.append(alphabet.charAt(random.nextInt(alphabet.length())));
             }
-            Answer answer = upload(
-                    "/api/orders/import?units=METRIC&mode=GOOD_ROWS",
-                    text.toString().getBytes(StandardCharsets.UTF_8));
+            Answer answer =
+                    upload("/api/orders/import?mode=GOOD_ROWS", text.toString().getBytes(StandardCharsets.UTF_8));
             assertThat(answer.status()).as(text.toString()).isIn(200, 422);
         }
         assertThat(count("customer_order")).isEqualTo(orders);

@@ -3,6 +3,9 @@ package dev.restis.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -107,13 +110,155 @@ class OrderFileRulesTest extends RestisTest {
         }
         assertThat(preview(file.toString()).path("fresh").asInt()).isEqualTo(10_000);
         file.append("L-10000,Ilka,1,snake,NT2,OA2,16\n");
-        Answer tooMany = upload("/api/orders/import/preview?units=METRIC", bytes(file.toString()));
+        Answer tooMany = upload("/api/orders/import/preview", bytes(file.toString()));
         assertThat(tooMany.field("file").path("code").asString()).isEqualTo("file.rows");
         assertThat(tooMany.field("file").path("message").asString()).contains("10,000");
     }
 
+    @ParameterizedTest
+    @CsvSource({"windows-1252", "UTF-8", "UTF-16LE", "UTF-16BE"})
+    void anyOfTheUsualEncodingsIsRecognisedAndShown(String encoding) throws Exception {
+        String mark = encoding.startsWith("UTF-16") ? "\uFEFF" : "";
+        byte[] bytes =
+                (mark + HEAD + "S-8,Åse,1,snake,NT2,OA2,\"16,5\"").getBytes(java.nio.charset.Charset.forName(encoding));
+        JsonNode view = upload("/api/orders/import/preview", bytes).body();
+        assertThat(view.path("form").path("encoding").asString()).isEqualTo(encoding);
+        assertThat(view.path("form").path("decimalComma").asBoolean()).isTrue();
+        assertThat(view.path("rows").path(0).path("customer").asString()).isEqualTo("Åse");
+    }
+
+    @Test
+    void ordersComeAsJsonTooOneALineOrWithLinesOfTheirOwn() throws Exception {
+        JsonNode view = preview("""
+                [{"reference": "J-1", "customer": "Ilka", "due": "2031-05-01", "lines": [
+                    {"quantity": 2, "pattern": "snake", "colours": ["NT2", "OA2"], "wrist": "16 cm"},
+                    {"quantity": 1, "pattern": "snake", "colours": ["OA2", "NT2"], "size": "M", "note": "=1+1"}]},
+                 {"reference": "J-2", "customer": "Odo", "quantity": "1", "pattern": "snake", "colour 1": "NT2",
+                  "colour 2": "OA2", "size": "L"}]
+                """);
+        assertThat(states(view)).isEqualTo("NEW NEW NEW ");
+        assertThat(view.path("form").path("kind").asString()).isEqualTo("JSON");
+        assertThat(upload("/api/orders/import/preview", bytes("[{]"))
+                        .field("file")
+                        .path("code")
+                        .asString())
+                .isEqualTo("file.json");
+    }
+
+    /** A shop calls its columns otherwise; what was chosen for it once is remembered for it alone. */
+    @Test
+    void columnsAreMappedOnceForEachSource() throws Exception {
+        String shop = "Order No,Buyer,Qty,Item,A,B,Girth\nW-1,Ilka,2,snake,NT2,OA2,16\n";
+        JsonNode first = preview(shop);
+        assertThat(first.path("rows")).isEmpty();
+        assertThat(column(first, "quantity"))
+                .as("guessed by what others call it")
+                .isEqualTo("Qty");
+        assertThat(column(first, "colour 1")).isEmpty();
+        String how =
+                "{\"units\": \"METRIC\", \"source\": \"shop\", \"columns\": {\"colour 1\": \"A\", \"colour 2\": \"B\"}}";
+        assertThat(upload(take("ALL"), bytes(shop), how).body().path("fresh").asInt())
+                .isEqualTo(1);
+        String later = "{\"units\": \"METRIC\", \"source\": \"shop\"}";
+        assertThat(states(
+                        upload("/api/orders/import/preview", bytes(shop), later).body()))
+                .isEqualTo("KNOWN ");
+        assertThat(preview(shop).path("rows"))
+                .as("another source has not settled its columns")
+                .isEmpty();
+    }
+
+    @Test
+    void aBadCellIsMendedInPlace() throws Exception {
+        String file = HEAD + "S-9,Ilka,1,snake,NT2,XX1,16\n";
+        assertThat(problem(preview(file), 0)).isEqualTo("colour 2 article.unknown");
+        String fixed = "{\"units\": \"METRIC\", \"fixes\": {\"1\": {\"colour 2\": \"OA2\"}}}";
+        assertThat(states(
+                        upload("/api/orders/import/preview", bytes(file), fixed).body()))
+                .isEqualTo("NEW ");
+        assertThat(upload(take("ALL"), bytes(file), fixed).status()).isEqualTo(200);
+        assertThat(linesOf("S-9")).isEqualTo(1);
+    }
+
+    @Test
+    void aChangedRowIsShownAndTakenOverOnlyWhenItIsAccepted() throws Exception {
+        upload(take("ALL"), bytes(HEAD + "S-10,Ilka,1,snake,NT2,OA2,16\n"));
+        byte[] changed = bytes(HEAD + "S-10,Ilka,3,snake,NT2,BR2,16\n");
+        JsonNode row = upload("/api/orders/import/preview", changed)
+                .body()
+                .path("rows")
+                .path(0);
+        assertThat(row.path("state").asString()).isEqualTo("DIFFERENT");
+        List<String> differences = new ArrayList<>();
+        row.path("differences")
+                .forEach(d -> differences.add(d.path("field").asString() + ": "
+                        + d.path("now").asString() + " -> " + d.path("then").asString()));
+        assertThat(differences)
+                .containsExactly("quantity: 1 -> 3", "piece: snake 160 mm NT2 OA2 -> snake 160 mm NT2 BR2");
+        upload(take("ALL"), changed);
+        assertThat(piecesOf("S-10")).isEqualTo(1);
+        assertThat(upload(take("ALL"), changed, "{\"units\": \"METRIC\", \"accepted\": [1]}")
+                        .status())
+                .isEqualTo(200);
+        assertThat(piecesOf("S-10")).isEqualTo(3);
+        assertThat(states(upload("/api/orders/import/preview", changed).body())).isEqualTo("KNOWN ");
+    }
+
+    @Test
+    void aCancelledImportLeavesNothing() throws Exception {
+        StringBuilder file = new StringBuilder(HEAD);
+        for (int i = 0; i < 600; i++) {
+            file.append("C-").append(i).append(",Ilka,1,snake,NT2,OA2,16\n");
+        }
+        String how = "{\"units\": \"METRIC\", \"key\": \"k-1\"}";
+        assertThat(tell("/api/orders/import/progress/k-1/cancel", "").status()).isEqualTo(204);
+        Answer stopped = upload(take("ALL"), bytes(file.toString()), how);
+        assertThat(stopped.body().path("code").asString()).isEqualTo("import.cancelled");
+        assertThat(linesOf("C-0")).isZero();
+        String again = how.replace("k-1", "k-2");
+        assertThat(upload(take("ALL"), bytes(file.toString()), again).status()).isEqualTo(200);
+        assertThat(ask("/api/orders/import/progress/k-2").body().path("done").asInt())
+                .isEqualTo(600);
+        // Other tests plan whatever is open.
+        jdbc.sql("update customer_order set stage = 'CANCELLED', state = 'CANCELLED' where reference like 'C-%'")
+                .update();
+    }
+
+    /** Whatever stands in a file, the answer is a judgement and nothing is half written. */
+    @Test
+    void garbledFilesAreJudgedAndChangeNothing() throws Exception {
+        Random random = new Random(23);
+        byte[] good = bytes(HEAD + "G-1,Ilka,1,snake,NT2,OA2,16\nG-2,Odo,2,snake,NT2,OA2,17\n");
+        long orders = count("customer_order");
+        for (int i = 0; i < 120; i++) {
+            byte[] bytes = good.clone();
+            for (int n = 1 + random.nextInt(6); n > 0; n--) {
+                bytes[random.nextInt(bytes.length)] = (byte) random.nextInt(256);
+            }
+            int status = upload("/api/orders/import/preview", bytes).status();
+            assertThat(status).isIn(200, 422);
+        }
+        assertThat(count("customer_order")).isEqualTo(orders);
+    }
+
+    private static String column(JsonNode view, String field) {
+        for (JsonNode column : view.path("columns")) {
+            if (column.path("field").asString().equals(field)) {
+                return column.path("column").asString();
+            }
+        }
+        throw new AssertionError("no column for " + field);
+    }
+
+    private long piecesOf(String reference) {
+        return jdbc.sql("select pieces from customer_order where reference = ?")
+                .param(reference)
+                .query(Long.class)
+                .single();
+    }
+
     private JsonNode preview(String text) throws Exception {
-        Answer answer = upload("/api/orders/import/preview?units=METRIC", bytes(text));
+        Answer answer = upload("/api/orders/import/preview", bytes(text));
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);
         return answer.body();
     }
@@ -127,7 +272,7 @@ class OrderFileRulesTest extends RestisTest {
     }
 
     private static String take(String mode) {
-        return "/api/orders/import?units=METRIC&mode=" + mode;
+        return "/api/orders/import?mode=" + mode;
     }
 
     private static byte[] bytes(String text) {

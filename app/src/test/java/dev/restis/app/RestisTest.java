@@ -102,8 +102,15 @@ abstract class RestisTest {
     }
 
     Answer upload(String path, byte[] bytes) throws Exception {
+        return upload(path, bytes, "{\"units\": \"METRIC\"}");
+    }
+
+    /** {@code how} says how the file is to be read. */
+    Answer upload(String path, byte[] bytes, String how) throws Exception {
         return answer(mvc.perform(multipart(path)
                         .file(new MockMultipartFile("file", "orders.csv", "text/csv", bytes))
+                        .file(new MockMultipartFile(
+                                "how", "", "application/json", how.getBytes(StandardCharsets.UTF_8)))
                         .with(user("Tove").roles("OWNER"))
                         .with(csrf()))
                 .andReturn()

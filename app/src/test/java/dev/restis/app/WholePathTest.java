@@ -22,19 +22,19 @@ class WholePathTest extends RestisTest {
     void fromTheFileToTheCost() throws Exception {
         byte[] file = Files.readAllBytes(Path.of("../demo/orders.csv"));
         long orders = count("customer_order");
-        Answer preview = upload("/api/orders/import/preview?units=METRIC", file);
+        Answer preview = upload("/api/orders/import/preview", file);
         assertThat(preview.body().path("bad").asInt()).isEqualTo(3);
         assertThat(count("customer_order")).as("a preview stores nothing").isEqualTo(orders);
 
-        Answer all = upload("/api/orders/import?units=METRIC&mode=ALL", file);
+        Answer all = upload("/api/orders/import?mode=ALL", file);
         assertThat(all.status()).isEqualTo(422);
         assertThat(all.field("file").path("code").asString()).isEqualTo("file.badRows");
         assertThat(count("customer_order")).isEqualTo(orders);
 
-        Answer taken = upload("/api/orders/import?units=METRIC&mode=GOOD_ROWS", file);
+        Answer taken = upload("/api/orders/import?mode=GOOD_ROWS", file);
         assertThat(taken.body().path("fresh").asInt()).isEqualTo(40);
         long lines = count("order_line");
-        Answer again = upload("/api/orders/import?units=METRIC&mode=GOOD_ROWS", file);
+        Answer again = upload("/api/orders/import?mode=GOOD_ROWS", file);
         assertThat(again.body().path("known").asInt()).isEqualTo(40);
         assertThat(again.body().path("fresh").asInt()).isZero();
         assertThat(count("order_line"))
@@ -124,6 +124,18 @@ class WholePathTest extends RestisTest {
 
     @Test
     void aLeftoverCanBeKeptOrBinned() throws Exception {
+        // Whatever other tests have cut, there is cord for this one.
+        for (String code : List.of("NT2", "OA2")) {
+            long article = jdbc.sql("select id from article where code = ?")
+                    .param(code)
+                    .query(Long.class)
+                    .single();
+            String receipt = """
+                    {"article": %d, "lot": "LEFT", "putUps": 1, "each": "20 m", "price": "3.00", "units": "METRIC"}
+                    """;
+            assertThat(tell("/api/stock/receipts", receipt.formatted(article)).status())
+                    .isEqualTo(201);
+        }
         long batch = batchOf(takeSnake("Mirre", 1), 1);
         long list = tell("/api/cut/lists", "{\"batch\": %d}".formatted(batch))
                 .body()

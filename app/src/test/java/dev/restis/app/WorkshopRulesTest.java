@@ -98,10 +98,10 @@ class WorkshopRulesTest extends RestisTest {
     void aRowThatSaysSomethingElseIsShownAndLeftAsItIs() throws Exception {
         String head = "reference,customer,quantity,pattern,wrist,colour 1,colour 2\n";
         upload(
-                "/api/orders/import?units=METRIC&mode=ALL",
+                "/api/orders/import?mode=ALL",
                 (head + "D-1,Joris,1,snake,17 cm,NT2,OA2\n").getBytes(java.nio.charset.StandardCharsets.UTF_8));
         Answer changed = upload(
-                "/api/orders/import?units=METRIC&mode=ALL",
+                "/api/orders/import?mode=ALL",
                 (head + "D-1,Joris,3,snake,17 cm,NT2,OA2\n").getBytes(java.nio.charset.StandardCharsets.UTF_8));
         assertThat(changed.body().path("different").asInt()).isEqualTo(1);
         assertThat(ask("/api/orders?query=D-1")

@@ -126,8 +126,12 @@ class JourneyTest extends DemoTest {
         page.getByLabel("Pieces").fill("2");
         Browser.click(page, "Take the order");
         assertThat(page.getByText("Order of Sunniva taken.")).isVisible();
-        assertThat(page.getByText("2 × Square-knot bar with slider")).isVisible();
-        Browser.click(page, "Take back");
+        assertThat(page.getByRole(
+                        AriaRole.HEADING, new Page.GetByRoleOptions().setName("2 × Square-knot bar with slider")))
+                .isVisible();
+        Browser.click(page, "More");
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Take back"))
+                .click();
         Browser.heading(page, "Orders");
     }
 
@@ -181,6 +185,8 @@ class JourneyTest extends DemoTest {
                     "/orders",
                     "/orders/1",
                     "/orders/new",
+                    "/orders/group",
+                    "/orders/1/lines/new",
                     "/orders/import",
                     "/plan",
                     "/cut",

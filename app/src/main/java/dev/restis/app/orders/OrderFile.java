@@ -4,109 +4,149 @@ import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.core.measure.Fault;
 import java.io.IOException;
 import java.io.StringReader;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.CodingErrorAction;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeSet;
+import java.util.TreeMap;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
-/** Reads an order file into rows of named cells. The format is described in docs/formats.md. */
-final class OrderFile {
+/**
+ * A file of orders as rows of named cells, whatever it was written with. The formats are described in docs/formats.md.
+ *
+ * @param form how it was written, as it was recognised
+ * @param columns the file's own names, in their order
+ */
+record OrderFile(Form form, List<String> columns, List<Row> rows) {
 
     static final int MOST_ROWS = 10_000;
-    private static final Set<String> NEEDED = Set.of("reference", "customer", "quantity", "pattern", "colour 1");
 
-    /** A row of the file; cells that the file lacks read as empty. */
-    record Row(long number, Map<String, String> cells) {
-        String cell(String name) {
-            return cells.getOrDefault(name, "").strip();
+    /** Where rows may hold rows of their own, in JSON. */
+    private static final String LINES = "lines";
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    /**
+     * How a file was written.
+     *
+     * @param encoding of its letters
+     * @param kind CSV or JSON
+     * @param separator between cells, for CSV
+     * @param decimalComma whether numbers in it have a comma for their decimals
+     */
+    record Form(String encoding, String kind, String separator, boolean decimalComma) {}
+
+    /** A row of the file; cells by the file's own names for them. */
+    record Row(long number, Map<String, String> cells) {}
+
+    static OrderFile read(byte[] bytes) {
+        FileText text = FileText.of(bytes);
+        String start = text.text().stripLeading();
+        OrderFile file = start.startsWith("[") || start.startsWith("{") ? json(text) : csv(text);
+        if (file.rows().size() > MOST_ROWS) {
+            throw new Rejected(Fault.of("file", "file.rows", MOST_ROWS));
         }
+        if (file.rows().isEmpty()) {
+            throw new Rejected(Fault.of("file", "file.empty"));
+        }
+        return file;
     }
 
-    private OrderFile() {}
-
-    static List<Row> read(byte[] bytes) {
-        String text = text(bytes);
+    private static OrderFile csv(FileText text) {
+        String separator = separator(text.text());
         try (CSVParser parser = CSVFormat.DEFAULT
                 .builder()
-                .setDelimiter(delimiter(text))
+                .setDelimiter(separator)
                 .setIgnoreEmptyLines(true)
                 .setIgnoreSurroundingSpaces(true)
                 .get()
-                .parse(new StringReader(text))) {
+                .parse(new StringReader(text.text()))) {
             List<Row> rows = new ArrayList<>();
-            List<String> header = List.of();
+            List<String> columns = List.of();
             for (CSVRecord record : parser) {
-                if (header.isEmpty()) {
-                    header = header(record);
-                } else if (record.stream().anyMatch(c -> !c.isBlank())) {
-                    rows.add(row(header, record, rows.size() + 1));
-                }
-                if (rows.size() > MOST_ROWS) {
-                    throw new Rejected(Fault.of("file", "file.rows", MOST_ROWS));
+                if (columns.isEmpty()) {
+                    columns = record.stream().map(String::strip).toList();
+                } else if (record.stream().anyMatch(c -> !c.isBlank()) && rows.size() <= MOST_ROWS) {
+                    rows.add(row(columns, record, rows.size() + 1));
                 }
             }
-            if (rows.isEmpty()) {
-                throw new Rejected(Fault.of("file", "file.empty"));
-            }
-            return rows;
+            return new OrderFile(new Form(text.encoding(), "CSV", separator, decimalComma(rows)), columns, rows);
         } catch (IOException | java.io.UncheckedIOException e) {
             throw new Rejected(Fault.of("file", "file.broken"));
         }
     }
 
-    private static String text(byte[] bytes) {
-        try {
-            String text = StandardCharsets.UTF_8
-                    .newDecoder()
-                    .onMalformedInput(CodingErrorAction.REPORT)
-                    .decode(ByteBuffer.wrap(bytes))
-                    .toString();
-            if (text.indexOf('\0') >= 0) {
-                throw new Rejected(Fault.of("file", "file.notText"));
-            }
-            return text.startsWith("\uFEFF") ? text.substring(1) : text;
-        } catch (CharacterCodingException e) {
-            throw new Rejected(Fault.of("file", "file.notText"));
+    private static Row row(List<String> columns, CSVRecord record, long number) {
+        Map<String, String> cells = new TreeMap<>();
+        for (int i = 0; i < Math.min(columns.size(), record.size()); i++) {
+            cells.putIfAbsent(columns.get(i), record.get(i).strip());
         }
+        return new Row(number, cells);
     }
 
-    private static String delimiter(String text) {
-        String first = text.lines().findFirst().orElse("");
+    /** What parts most of the first line's cells. */
+    private static String separator(String text) {
+        String first = text.lines().filter(l -> !l.isBlank()).findFirst().orElse("");
         String best = ",";
-        for (String candidate : List.of(";", "\t")) {
-            if (first.split(candidate, -1).length > first.split(best, -1).length) {
+        for (String candidate : List.of(";", "\t", "|")) {
+            if (first.split(java.util.regex.Pattern.quote(candidate), -1).length > first.split(best, -1).length) {
                 best = candidate;
             }
         }
         return best;
     }
 
-    private static List<String> header(CSVRecord record) {
-        List<String> header =
-                record.stream().map(c -> c.strip().toLowerCase(Locale.ROOT)).toList();
-        Set<String> missing = new TreeSet<>(NEEDED);
-        missing.removeAll(header);
-        if (!missing.isEmpty()) {
-            throw new Rejected(Fault.of("file", "file.columns", String.join(", ", missing)));
-        }
-        return header;
+    private static boolean decimalComma(List<Row> rows) {
+        return rows.stream()
+                .limit(200)
+                .flatMap(r -> r.cells().values().stream())
+                .anyMatch(c -> c.matches("\\d{1,4},\\d{1,3}(\\s*(mm|cm|m|in))?"));
     }
 
-    private static Row row(List<String> header, CSVRecord record, long number) {
-        Map<String, String> cells = new HashMap<>();
-        for (int i = 0; i < Math.min(header.size(), record.size()); i++) {
-            cells.putIfAbsent(header.get(i), record.get(i));
+    /** A list of orders; an order's {@code lines} are its rows, each with what stands at the order itself. */
+    private static OrderFile json(FileText text) {
+        List<Row> rows = new ArrayList<>();
+        Set<String> columns = new LinkedHashSet<>();
+        try {
+            JsonNode root = JSON.readTree(text.text());
+            JsonNode orders = root.isObject() && root.has("orders") ? root.path("orders") : root;
+            for (JsonNode order : orders.isArray() ? orders : List.of(orders)) {
+                Map<String, String> head = cells(order);
+                JsonNode lines = order.path(LINES);
+                for (JsonNode line : lines.isArray() ? lines : List.of(JSON.createObjectNode())) {
+                    Map<String, String> cells = new TreeMap<>(head);
+                    cells.putAll(cells(line));
+                    columns.addAll(cells.keySet());
+                    if (rows.size() <= MOST_ROWS) {
+                        rows.add(new Row(rows.size() + 1, cells));
+                    }
+                }
+            }
+        } catch (JacksonException e) {
+            throw new Rejected(Fault.of("file", "file.json"));
         }
-        return new Row(number, cells);
+        return new OrderFile(new Form(text.encoding(), "JSON", "", false), List.copyOf(columns), rows);
+    }
+
+    private static Map<String, String> cells(JsonNode object) {
+        Map<String, String> cells = new TreeMap<>();
+        object.properties().forEach(e -> {
+            if (e.getKey().equals("colours") && e.getValue().isArray()) {
+                for (int i = 0; i < e.getValue().size(); i++) {
+                    cells.put("colour " + (i + 1), e.getValue().path(i).asString(""));
+                }
+            } else if (e.getValue().isValueNode()) {
+                cells.put(
+                        e.getKey(),
+                        e.getValue().isNull() ? "" : e.getValue().asString("").strip());
+            }
+        });
+        return cells;
     }
 }

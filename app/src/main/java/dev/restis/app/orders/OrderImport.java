@@ -1,26 +1,25 @@
 package dev.restis.app.orders;
 
 import dev.restis.app.orders.CustomerOrder.OrderHead;
+import dev.restis.app.orders.OrderRows.Reading;
 import dev.restis.app.orders.Orders.ReadLine;
-import dev.restis.app.patterns.PieceChoices;
-import dev.restis.app.patterns.PieceChoices.PartChoice;
 import dev.restis.app.patterns.PieceDesk;
-import dev.restis.app.platform.FaultWords;
 import dev.restis.app.platform.FieldProblem;
 import dev.restis.app.platform.Problems.Rejected;
-import dev.restis.app.platform.Texts;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.order.OrderAct;
+import dev.restis.core.order.OrderLife;
 import dev.restis.core.order.OrderStage;
-import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
+import java.util.Set;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -36,7 +35,7 @@ public class OrderImport {
         NEW,
         /** It is there already and says the same. */
         KNOWN,
-        /** It is there already and says something else; what is there stays. */
+        /** It is there already and says something else; what is there stays, unless the change is accepted. */
         DIFFERENT,
         /** It cannot be read. */
         BAD
@@ -48,7 +47,53 @@ public class OrderImport {
         GOOD_ROWS
     }
 
-    /** A row as understood. */
+    /**
+     * How a file is to be read and taken.
+     *
+     * @param units what bare lengths in it are in
+     * @param source where it comes from; an order is known by its source and its reference
+     * @param columns which column holds which field, where it is not as it was guessed; empty for none
+     * @param fixes cells that were mended in place, by row and field
+     * @param accepted rows whose differences are taken over
+     * @param key under which its progress can be asked for; empty for nowhere
+     */
+    record Request(
+            UnitSystem units,
+            @Nullable String source,
+            @Nullable Map<String, String> columns,
+            @Nullable Map<Long, Map<String, String>> fixes,
+            @Nullable Set<Long> accepted,
+            @Nullable String key) {
+
+        String from() {
+            return source == null || source.isBlank() ? FILE : source.strip();
+        }
+
+        Map<String, String> chosen() {
+            return columns == null ? Map.of() : columns;
+        }
+
+        Map<String, String> fixesOf(long row) {
+            return fixes == null ? Map.of() : fixes.getOrDefault(row, Map.of());
+        }
+
+        boolean accepts(long row) {
+            return accepted != null && accepted.contains(row);
+        }
+
+        String progressKey() {
+            return key == null ? "" : key;
+        }
+    }
+
+    /** What would change in an order that is there. */
+    public record Difference(String field, String now, String then) {}
+
+    /**
+     * A row as understood.
+     *
+     * @param cells by field, as they were read; for rows that need another look
+     */
     public record RowView(
             long number,
             RowState state,
@@ -60,226 +105,222 @@ public class OrderImport {
             String patternName,
             String size,
             String colours,
+            List<Difference> differences,
+            Map<String, String> cells,
             List<FieldProblem> problems) {}
 
-    /** A file as understood, before or after taking it. */
-    public record FileView(List<RowView> rows, int fresh, int known, int different, int bad, int pieces) {}
+    /** A field and the file's column that holds it; an empty name for none. */
+    public record ColumnView(String field, String column, boolean needed) {}
 
-    private static final String YES = "(?i)yes|y|x|1|true";
-    private static final String SOURCE = "FILE";
+    /**
+     * A file as understood, before or after taking it.
+     *
+     * @param rows all that need a look, and the first of the others
+     * @param fresh how many rows are new
+     */
+    public record FileView(
+            OrderFile.Form form,
+            List<String> fileColumns,
+            List<ColumnView> columns,
+            List<RowView> rows,
+            int all,
+            int fresh,
+            int known,
+            int different,
+            int bad,
+            int accepted,
+            int pieces) {}
 
-    private record Reading(RowView view, OrderHead head, Optional<ReadLine> line) {}
+    static final String FILE = "FILE";
+    private static final int LONGEST_SOURCE = 40;
+    private static final int MOST_SHOWN = 200;
+    private static final int PROGRESS_STEP = 200;
 
-    private static final int MOST_COLOURS = 8;
-    private static final Pattern COLOUR = Pattern.compile("colours\\[(\\d+)]");
-    private static final Pattern PART = Pattern.compile("parts\\[([^]]+)](\\.count)?");
     private final Orders orders;
     private final OrderStore store;
+    private final OrderRows rows;
     private final PieceDesk desk;
-    private final FaultWords words;
     private final JdbcClient jdbc;
-    private final Clock clock;
     private final Standing standing;
+    private final OrderActs acts;
+    private final History history;
+    private final OrderSources sources;
+    private final ImportProgress progress;
 
     OrderImport(
             Orders orders,
             OrderStore store,
+            OrderRows rows,
             PieceDesk desk,
-            FaultWords words,
             JdbcClient jdbc,
-            Clock clock,
-            Standing standing) {
-        this.standing = standing;
+            Standing standing,
+            OrderActs acts,
+            History history,
+            OrderSources sources,
+            ImportProgress progress) {
         this.orders = orders;
         this.store = store;
+        this.rows = rows;
         this.desk = desk;
-        this.words = words;
         this.jdbc = jdbc;
-        this.clock = clock;
+        this.standing = standing;
+        this.acts = acts;
+        this.history = history;
+        this.sources = sources;
+        this.progress = progress;
     }
+
+    /** A file with the fields that its columns hold, and what each of its rows would do. */
+    private record Understood(OrderFile file, Columns columns, List<Reading> readings) {}
 
     /** Says what importing would do, and does nothing. */
     @Transactional(readOnly = true)
-    public FileView preview(byte[] file, UnitSystem units) {
-        return view(readAll(file, units, desk.sit()));
+    public FileView preview(byte[] file, Request request) {
+        return view(readAll(file, request, desk.sit()), request);
     }
 
     /** Takes the new rows of a file: all of them, or none when some are bad and all were asked for. */
     @Transactional
-    public FileView take(byte[] file, UnitSystem units, Mode mode) {
+    public FileView take(byte[] file, Request request, Mode mode) {
         jdbc.sql("select pg_advisory_xact_lock(hashtext('order-import'))")
                 .query()
                 .listOfRows();
         PieceDesk.Sitting sitting = desk.sit();
-        List<Reading> readings = readAll(file, units, sitting);
-        FileView view = view(readings);
+        Understood understood = readAll(file, request, sitting);
+        if (!understood.columns().missing().isEmpty()) {
+            throw new Rejected(Fault.of(
+                    "file",
+                    "file.columns",
+                    String.join(", ", understood.columns().missing())));
+        }
+        FileView view = view(understood, request);
         if (mode == Mode.ALL && view.bad() > 0) {
             throw new Rejected(Fault.of("file", "file.badRows", view.bad()));
         }
-        Map<String, CustomerOrder> open = new HashMap<>();
-        for (Reading reading : readings) {
-            if (reading.view().state() == RowState.NEW) {
-                CustomerOrder order = open.computeIfAbsent(
-                        reading.head().reference(),
-                        reference -> store.findBySourceAndReference(SOURCE, reference)
-                                .orElseGet(() -> orders.save(reading.head(), OrderStage.ACCEPTED, List.of(), sitting)));
-                Orders.addLine(order, reading.line().orElseThrow());
+        sources.remember(request.from(), request.chosen());
+        Map<String, CustomerOrder> touched = new TreeMap<>();
+        int done = 0;
+        for (Reading reading : understood.readings()) {
+            if (reading.state() == RowState.NEW) {
+                Orders.addLine(
+                        touched.computeIfAbsent(reading.head().reference(), r -> open(reading, sitting)),
+                        reading.line().orElseThrow());
+            } else if (reading.state() == RowState.DIFFERENT && request.accepts(reading.number())) {
+                CustomerOrder order = reading.known().orElseThrow();
+                change(order, reading);
+                touched.put(order.head().reference(), order);
+            }
+            if (++done % PROGRESS_STEP == 0) {
+                progress.at(request.progressKey(), done, understood.readings().size());
             }
         }
-        open.values().forEach(order -> order.search(SearchText.of(order, sitting)));
+        touched.values().forEach(order -> order.search(SearchText.of(order, sitting)));
         store.flush();
-        standing.refresh(open.values().stream().map(CustomerOrder::id).toList());
+        standing.refresh(touched.values().stream().map(CustomerOrder::id).toList());
+        progress.at(request.progressKey(), done, done);
         return view;
     }
 
-    private static FileView view(List<Reading> readings) {
-        List<RowView> rows = readings.stream().map(Reading::view).toList();
-        int pieces = rows.stream()
+    private CustomerOrder open(Reading reading, PieceDesk.Sitting sitting) {
+        return reading.known().orElseGet(() -> orders.save(reading.head(), OrderStage.ACCEPTED, List.of(), sitting));
+    }
+
+    /** Takes over what a row says of a line that is there; pieces that are cut stay what they are. */
+    private void change(CustomerOrder order, Reading reading) {
+        ReadLine to = reading.line().orElseThrow();
+        if (!OrderLife.allowed(order.stage(), standing.of(order.id()).progress())
+                .contains(OrderAct.CHANGE_PIECES)) {
+            throw new Rejected(Fault.of("file", "file.settled", reading.head().reference()));
+        }
+        OrderHead now = order.head();
+        order.head(new OrderHead(
+                now.source(),
+                now.reference(),
+                reading.head().customer(),
+                reading.head().due(),
+                now.note()));
+        order.line(to.number()).ifPresent(line -> {
+            List<Piece> leaving = new ArrayList<>(line.surplus(to.quantity()));
+            if (!to.spec().equals(line.spec())) {
+                leaving.addAll(line.pieces().stream().filter(p -> !p.cut()).toList());
+            }
+            acts.takeOut(leaving.stream().distinct().filter(p -> !p.open()).toList());
+            Orders.changeLine(order, line, to);
+        });
+        history.note(order.id(), History.What.CHANGED, Map.of("fields", "line " + to.number() + " by " + now.source()));
+    }
+
+    private Understood readAll(byte[] bytes, Request request, PieceDesk.Sitting sitting) {
+        List<Fault> faults = new ArrayList<>();
+        if (request.from().length() > LONGEST_SOURCE) {
+            faults.add(Fault.of("source", "tooLong", LONGEST_SOURCE));
+        }
+        OrderFile file = OrderFile.read(bytes);
+        Columns columns = Columns.guess(file.columns())
+                .with(sources.columns(request.from()))
+                .with(request.chosen());
+        if (!columns.missing().isEmpty()) {
+            // Without its columns nothing of the file can be judged; what there is is shown, to be chosen from.
+            return new Understood(file, columns, List.of());
+        }
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        Map<String, CustomerOrder> known = known(file, columns, request);
+        OrderRows.Run run = rows.run(request.units(), request.from(), sitting, known);
+        List<Reading> readings = new ArrayList<>();
+        for (OrderFile.Row row : file.rows()) {
+            readings.add(run.read(columns.of(row, request.fixesOf(row.number()))));
+        }
+        return new Understood(file, columns, readings);
+    }
+
+    private Map<String, CustomerOrder> known(OrderFile file, Columns columns, Request request) {
+        Set<String> references = new LinkedHashSet<>();
+        file.rows()
+                .forEach(row -> references.add(
+                        columns.of(row, request.fixesOf(row.number())).cell("reference")));
+        Map<String, CustomerOrder> known = new HashMap<>();
+        store.ofSource(request.from(), references)
+                .forEach(order -> known.put(order.head().reference(), order));
+        return known;
+    }
+
+    private static FileView view(Understood understood, Request request) {
+        List<Reading> readings = understood.readings();
+        List<RowView> shown = readings.stream()
+                .map(Reading::view)
+                .sorted(Comparator.comparing(
+                                (RowView r) -> r.state() != RowState.BAD && r.state() != RowState.DIFFERENT)
+                        .thenComparing(RowView::number))
+                .limit(MOST_SHOWN)
+                .sorted(Comparator.comparing(RowView::number))
+                .toList();
+        int pieces = readings.stream()
                 .filter(r -> r.state() == RowState.NEW)
-                .mapToInt(RowView::quantity)
+                .mapToInt(r -> r.view().quantity())
                 .sum();
+        int accepted = (int) readings.stream()
+                .filter(r -> r.state() == RowState.DIFFERENT && request.accepts(r.number()))
+                .count();
         return new FileView(
-                rows,
-                count(rows, RowState.NEW),
-                count(rows, RowState.KNOWN),
-                count(rows, RowState.DIFFERENT),
-                count(rows, RowState.BAD),
+                understood.file().form(),
+                understood.file().columns(),
+                Columns.fields().stream()
+                        .map(f -> new ColumnView(
+                                f, understood.columns().byField().getOrDefault(f, ""), Columns.NEEDED.contains(f)))
+                        .toList(),
+                shown,
+                readings.size(),
+                count(readings, RowState.NEW),
+                count(readings, RowState.KNOWN),
+                count(readings, RowState.DIFFERENT),
+                count(readings, RowState.BAD),
+                accepted,
                 pieces);
     }
 
-    private static int count(List<RowView> rows, RowState state) {
-        return (int) rows.stream().filter(r -> r.state() == state).count();
-    }
-
-    private List<Reading> readAll(byte[] file, UnitSystem units, PieceDesk.Sitting sitting) {
-        Map<String, Integer> lines = new HashMap<>();
-        Map<String, ReadLine> seen = new HashMap<>();
-        List<Reading> readings = new ArrayList<>();
-        for (OrderFile.Row row : OrderFile.read(file)) {
-            readings.add(read(row, units, sitting, lines, seen));
-        }
-        return readings;
-    }
-
-    private Reading read(
-            OrderFile.Row row,
-            UnitSystem units,
-            PieceDesk.Sitting sitting,
-            Map<String, Integer> lines,
-            Map<String, ReadLine> seen) {
-        List<Fault> faults = new ArrayList<>();
-        String reference = Texts.required(row.cell("reference"), "reference", 60, faults);
-        String customer = Texts.required(row.cell("customer"), "customer", 120, faults);
-        Optional<LocalDate> due =
-                Texts.given(row.cell("due")).flatMap(t -> DueDate.read(t, LocalDate.now(clock), "due", faults));
-        int quantity = wholeNumber(row, "quantity", "quantity.unread", 0, faults);
-        if (faults.stream().noneMatch(f -> f.field().equals("quantity"))) {
-            faults.addAll(Orders.quantityFaults(quantity));
-        }
-        int next = lines.merge(reference, 1, Integer::sum);
-        int number = row.cell("line").isEmpty() ? next : wholeNumber(row, "line", "line.unread", 1, faults);
-        String note = Orders.note(row.cell("note"), faults);
-        PieceChoices choices = choices(
-                row, units, sitting.hardwareSlots(row.cell("pattern").toLowerCase(java.util.Locale.ROOT)), faults);
-        PieceDesk.Understood understood = sitting.understand(choices);
-        understood.faults().forEach(f -> faults.add(new Fault(column(f.field()), f.code(), f.args())));
-        OrderHead head = new OrderHead(SOURCE, reference, customer, due.orElse(null), "");
-        Optional<ReadLine> line = faults.isEmpty()
-                ? understood
-                        .spec()
-                        .map(spec -> new ReadLine(
-                                number,
-                                spec,
-                                quantity,
-                                row.cell("matching").matches(YES),
-                                note,
-                                sitting.workOut(spec).time().total()))
-                : Optional.empty();
-        RowState state = line.map(l -> state(head, l, seen)).orElse(RowState.BAD);
-        RowView view = new RowView(
-                row.number(),
-                state,
-                reference,
-                number,
-                customer,
-                due.orElse(null),
-                quantity,
-                sitting.patternName(choices.pattern()),
-                String.join(" ", List.of(row.cell("size"), row.cell("wrist"), row.cell("length")))
-                        .strip(),
-                String.join(", ", choices.colours()),
-                words.of(faults));
-        return new Reading(view, head, line);
-    }
-
-    /** The column that a field of the choices is read from. */
-    private static String column(String field) {
-        Matcher colour = COLOUR.matcher(field);
-        if (colour.matches()) {
-            return "colour " + (Integer.parseInt(colour.group(1)) + 1);
-        }
-        Matcher part = PART.matcher(field);
-        if (part.matches()) {
-            return part.group(2) == null
-                    ? part.group(1)
-                    : part.group(1).equals("bead") ? "beads" : part.group(1) + " count";
-        }
-        return field.equals("ease") ? "fit" : field;
-    }
-
-    private RowState state(OrderHead head, ReadLine line, Map<String, ReadLine> seen) {
-        ReadLine before = seen.putIfAbsent(head.reference() + "/" + line.number(), line);
-        if (before != null) {
-            return before.equals(line) ? RowState.KNOWN : RowState.DIFFERENT;
-        }
-        return store.findBySourceAndReference(SOURCE, head.reference())
-                .flatMap(o -> o.line(line.number()))
-                .map(l -> l.says(line) ? RowState.KNOWN : RowState.DIFFERENT)
-                .orElse(RowState.NEW);
-    }
-
-    private static PieceChoices choices(OrderFile.Row row, UnitSystem units, List<String> slots, List<Fault> faults) {
-        List<String> colours = new ArrayList<>();
-        for (int slot = 1; slot <= MOST_COLOURS; slot++) {
-            colours.add(row.cell("colour " + slot));
-        }
-        while (!colours.isEmpty() && colours.get(colours.size() - 1).isEmpty()) {
-            colours.remove(colours.size() - 1);
-        }
-        return new PieceChoices(
-                row.cell("pattern").toLowerCase(java.util.Locale.ROOT),
-                row.cell("size"),
-                row.cell("wrist"),
-                row.cell("hand"),
-                row.cell("fit"),
-                row.cell("length"),
-                colours,
-                parts(row, slots, faults),
-                row.cell("kit").matches(YES + "|kit"),
-                row.cell("wearer"),
-                row.cell("taper").matches(YES),
-                units);
-    }
-
-    /** A part is named by a column of its slot's name; how many of it by that name and "count", beads also by "beads". */
-    private static Map<String, PartChoice> parts(OrderFile.Row row, List<String> slots, List<Fault> faults) {
-        Map<String, PartChoice> parts = new HashMap<>();
-        for (String slot : slots) {
-            String number = slot.equals("bead") ? "beads" : slot + " count";
-            int count = row.cell(number).isEmpty() ? 0 : wholeNumber(row, number, "beads.unread", 0, faults);
-            if (!row.cell(slot).isEmpty() || count > 0) {
-                parts.put(slot, new PartChoice(row.cell(slot), count));
-            }
-        }
-        return parts;
-    }
-
-    private static int wholeNumber(OrderFile.Row row, String cell, String code, int least, List<Fault> faults) {
-        String text = row.cell(cell);
-        if (text.matches("-?\\d{1,9}") && Integer.parseInt(text) >= least) {
-            return Integer.parseInt(text);
-        }
-        faults.add(Fault.of(cell, code, text));
-        return 0;
+    private static int count(List<Reading> readings, RowState state) {
+        return (int) readings.stream().filter(r -> r.state() == state).count();
     }
 }

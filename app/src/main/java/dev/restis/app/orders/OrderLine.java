@@ -215,12 +215,4 @@ class OrderLine {
                 tapered,
                 units);
     }
-
-    /** Whether a file that names this line again says the same; the pattern may have a newer version by then. */
-    boolean says(ReadLine other) {
-        return spec().sameAs(other.spec())
-                && quantity == other.quantity()
-                && matching == other.matching()
-                && note.equals(other.note());
-    }
 }

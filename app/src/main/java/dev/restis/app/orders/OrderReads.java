@@ -168,11 +168,21 @@ class OrderReads {
      *
      * @param piece nothing when it cannot be worked out
      */
-    record LineTrial(@Nullable PieceView piece, Promises.@Nullable PromiseView promise, List<FieldProblem> problems) {}
+    record LineTrial(
+            @Nullable PieceView piece,
+            Promises.@Nullable PromiseView promise,
+            Quotes.@Nullable LinePrice price,
+            List<FieldProblem> problems) {
+        static final LineTrial NOTHING = new LineTrial(null, null, null, List.of());
+    }
 
     @Transactional(readOnly = true)
     public LineTrial tryOut(PieceChoices choices, PieceView.Wanted wanted, @Nullable LocalDate due) {
-        PieceDesk.Sitting sitting = desk.sit();
+        return tryOut(desk.sit(), choices, wanted, due);
+    }
+
+    LineTrial tryOut(
+            PieceDesk.Sitting sitting, PieceChoices choices, PieceView.Wanted wanted, @Nullable LocalDate due) {
         PieceDesk.Understood understood = sitting.understand(choices);
         return understood
                 .spec()
@@ -181,8 +191,12 @@ class OrderReads {
                     MakingTime time = worked.time();
                     Promises.Work work =
                             new Promises.Work(0, time.total().multipliedBy(wanted.quantity()), time.drying(), due);
-                    return new LineTrial(PieceView.of(sitting, worked, wanted), promises.of(work), List.of());
+                    return new LineTrial(
+                            PieceView.of(sitting, worked, wanted),
+                            promises.of(work),
+                            quotes.line(1, wanted.quantity(), worked, sitting),
+                            List.of());
                 })
-                .orElseGet(() -> new LineTrial(null, null, words.of(understood.faults())));
+                .orElseGet(() -> new LineTrial(null, null, null, words.of(understood.faults())));
     }
 }

@@ -18,5 +18,11 @@ interface OrderStore extends JpaRepository<CustomerOrder, Long> {
     @Query("select distinct o from CustomerOrder o left join fetch o.lines where o.id in :ids")
     List<CustomerOrder> withLines(Collection<Long> ids);
 
+    @Query("""
+            select distinct o from CustomerOrder o left join fetch o.lines
+            where o.source = :source and o.reference in :references
+            """)
+    List<CustomerOrder> ofSource(String source, Collection<String> references);
+
     Optional<CustomerOrder> findBySourceAndReference(String source, String reference);
 }

@@ -57,6 +57,9 @@ class OrdersController {
     private final OrderCopies copies;
     private final PriceBook priceBook;
     private final QuoteSheet sheet;
+    private final QuickEntry quick;
+    private final GroupEntry group;
+    private final ImportProgress progress;
 
     OrdersController(
             Orders orders,
@@ -70,7 +73,13 @@ class OrdersController {
             OrderChanges changes,
             OrderCopies copies,
             PriceBook priceBook,
-            QuoteSheet sheet) {
+            QuoteSheet sheet,
+            QuickEntry quick,
+            GroupEntry group,
+            ImportProgress progress) {
+        this.progress = progress;
+        this.group = group;
+        this.quick = quick;
         this.sheet = sheet;
         this.clock = clock;
         this.list = list;
@@ -126,6 +135,20 @@ class OrdersController {
                 DueDate.readOrNone(body.due(), LocalDate.now(clock)));
     }
 
+    record TextRequest(String text, UnitSystem units) {}
+
+    /** Reads an order that is written in a line, while it is being typed. */
+    @PostMapping("/read")
+    QuickEntry.TextView read(@RequestBody TextRequest body) {
+        return quick.read(body.text(), body.units());
+    }
+
+    /** Reads a list of people for whom one pattern is ordered. */
+    @PostMapping("/group")
+    GroupEntry.GroupView group(@RequestBody GroupEntry.GroupRequest body) {
+        return group.read(body);
+    }
+
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     Made take(@RequestBody NewOrder body) {
@@ -139,14 +162,27 @@ class OrdersController {
     }
 
     @PostMapping(value = "/import/preview", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    FileView preview(@RequestPart MultipartFile file, @RequestParam UnitSystem units) throws IOException {
-        return files.preview(file.getBytes(), units);
+    FileView preview(@RequestPart MultipartFile file, @RequestPart OrderImport.Request how) throws IOException {
+        return files.preview(file.getBytes(), how);
     }
 
     @PostMapping(value = "/import", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    FileView importFile(@RequestPart MultipartFile file, @RequestParam UnitSystem units, @RequestParam Mode mode)
+    FileView importFile(@RequestPart MultipartFile file, @RequestPart OrderImport.Request how, @RequestParam Mode mode)
             throws IOException {
-        return files.take(file.getBytes(), units, mode);
+        return files.take(file.getBytes(), how, mode);
+    }
+
+    /** How far an import is that was started under this key. */
+    @GetMapping("/import/progress/{key}")
+    ImportProgress.ProgressView progress(@PathVariable String key) {
+        return progress.of(key).orElseThrow(() -> new Problems.NotFound("notFound"));
+    }
+
+    /** Stops an import that is running; nothing of it is kept. */
+    @PostMapping("/import/progress/{key}/cancel")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void cancelImport(@PathVariable String key) {
+        progress.cancel(key);
     }
 
     @GetMapping(value = "/sample.csv", produces = "text/csv;charset=UTF-8")

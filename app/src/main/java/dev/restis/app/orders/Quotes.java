@@ -3,6 +3,7 @@ package dev.restis.app.orders;
 import dev.restis.app.orders.History.What;
 import dev.restis.app.orders.PriceBook.Rules;
 import dev.restis.app.patterns.PieceDesk;
+import dev.restis.app.patterns.PieceSpec;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cost.Price;
@@ -101,8 +102,11 @@ class Quotes {
         Rules house = rules.rules();
         List<LinePrice> lines = new ArrayList<>();
         for (OrderLine line : order.lines()) {
-            PieceDesk.Worked worked = sitting.workOut(line.spec());
-            lines.add(line(line, worked, sitting, house));
+            int alike = order.lines().stream()
+                    .filter(l -> l.spec().pattern().equals(line.spec().pattern()))
+                    .mapToInt(l -> l.pieces().size())
+                    .sum();
+            lines.add(line(line.number(), line.pieces().size(), alike, sitting.workOut(line.spec()), sitting, house));
         }
         Total total = Total.of(lines.stream().map(LinePrice::total).toList(), house.price());
         return new PriceView(
@@ -115,22 +119,29 @@ class Quotes {
                 promises.of(promises.work(order, sitting)).last());
     }
 
-    private static LinePrice line(OrderLine line, PieceDesk.Worked worked, PieceDesk.Sitting sitting, Rules house) {
-        int quantity = line.pieces().size();
-        Price price = Price.of(worked.estimate().total(), worked.time().total(), Math.max(1, quantity), house.price());
+    /** What a line would cost today. */
+    LinePrice line(int number, int quantity, PieceDesk.Worked worked, PieceDesk.Sitting sitting) {
+        return line(number, quantity, quantity, worked, sitting, rules.rules());
+    }
+
+    /** {@code alike} is how many pieces of the pattern the whole order has; the quantity break goes by them. */
+    private static LinePrice line(
+            int number, int quantity, int alike, PieceDesk.Worked worked, PieceDesk.Sitting sitting, Rules house) {
+        PieceSpec spec = worked.spec();
+        Price price = Price.of(worked.estimate().total(), worked.time().total(), Math.max(1, alike), house.price());
         return new LinePrice(
-                line.number(),
-                line.spec().pattern(),
-                line.spec().patternVersion(),
+                number,
+                spec.pattern(),
+                spec.patternVersion(),
                 worked.piece().request().pattern().name(),
-                line.spec().sizeName(),
-                line.spec().wristUm(),
-                line.spec().lengthUm(),
-                line.spec().articles().stream()
+                spec.sizeName(),
+                spec.wristUm(),
+                spec.lengthUm(),
+                spec.articles().stream()
                         .map(a -> sitting.article(a).name())
                         .distinct()
                         .toList(),
-                line.spec().kit(),
+                spec.kit(),
                 quantity,
                 price.material(),
                 price.labour(),

@@ -10,9 +10,11 @@ import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cord.Cord;
 import dev.restis.core.cost.Estimate;
 import dev.restis.core.cost.PieceCost;
+import dev.restis.core.fit.SizeTable;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.HardwareSlot;
+import dev.restis.core.pattern.Pattern;
 import dev.restis.core.picture.PictureDrawer.Detail;
 import dev.restis.core.piece.MakingTime;
 import dev.restis.core.piece.MarginPolicy;
@@ -231,13 +233,22 @@ public class PieceDesk {
         }
 
         /** All articles there are. */
-        Collection<Article> articles() {
+        public Collection<Article> articles() {
             return byCode.values();
         }
 
         /** The newest versions of all patterns. */
-        Collection<Shelved> patterns() {
+        public List<Pattern> patterns() {
+            return latest.values().stream().map(Shelved::pattern).toList();
+        }
+
+        Collection<Shelved> shelved() {
             return latest.values();
+        }
+
+        /** Names of the house sizes. */
+        public List<String> sizes() {
+            return house.sizes().rows().stream().map(SizeTable.Row::name).toList();
         }
 
         WorkOut tryOut(PieceSpec spec) {

@@ -70,7 +70,7 @@ final class Remedies {
     /** The pattern that is made alike of one run or more fewer, and still of as many as fit. */
     private Optional<OfferView> fewerRuns(Check check) {
         Pattern now = worked.piece().request().pattern();
-        return sitting.patterns().stream()
+        return sitting.shelved().stream()
                 .filter(s -> madeAlike(now, s.pattern()) && strands(s.pattern()) < strands(now))
                 .sorted(Comparator.comparing((Shelved s) -> strands(s.pattern()))
                         .reversed()

@@ -51,7 +51,7 @@ final class LineReader {
     private static final String ALL = "all";
     private static final Pattern WHOLE = Pattern.compile("(\\d{1,4})(x?)");
     private static final Pattern NUMBER = Pattern.compile("[\\d½¼¾⅛⅜⅝⅞].*|[.,]\\d.*");
-    private static final Pattern MEASURED = Pattern.compile("([whl])([\\d.,½¼¾⅛⅜⅝⅞].*)");
+    private static final Pattern MEASURED = Pattern.compile("([whl])([.,]?[\\d½¼¾⅛⅜⅝⅞].*)");
     private static final Pattern PLACED = Pattern.compile("([\\p{L}][\\p{L}-]*)\\.(\\S+)");
     private static final Set<Kind> OF_THE_ORDER = Set.of(Kind.CUSTOMER, Kind.DUE);
     private static final Map<String, Mark> KEYWORDS = Map.ofEntries(
@@ -240,7 +240,14 @@ final class LineReader {
     }
 
     private int takeCounted(int at, int number) {
-        return takeName(at + 1, number) + 1;
+        int first = marks.size();
+        int taken = takeName(at + 1, number) + 1;
+        Token counted = words.get(at);
+        // The part may not go where it is named; then the number before it counts nothing.
+        if (marks.get(first).from() != counted.from()) {
+            marks.add(first, new Mark(counted.from(), counted.to(), Kind.UNKNOWN, counted.text()));
+        }
+        return taken;
     }
 
     private int takeLength(int at, Kind kind, int prefix) {
@@ -385,6 +392,10 @@ final class LineReader {
                         .orElse(!colours.containsKey(c.code())))
                 .map(CordPlace::gauge)
                 .findFirst());
+        if (pattern.isEmpty() && named.stream().map(CordWord::name).distinct().count() == 1) {
+            // Which of its gauges is meant will be settled by the pattern, once that is clear.
+            return named.subList(0, 1);
+        }
         if (gauge.isEmpty()) {
             return named;
         }

@@ -35,7 +35,8 @@ final class LineWords {
 
     /** So many words from here as they were written; empty where the line or a comma ends before. */
     Optional<String> joined(int at, int count) {
-        if (at + count > tokens.size()
+        if (count < 1
+                || at + count > tokens.size()
                 || tokens.subList(at, at + count).stream().anyMatch(Token::comma)) {
             return Optional.empty();
         }

@@ -42,19 +42,13 @@ final class Words {
         if (asked.equals(code) || asked.equals(name)) {
             return 0;
         }
-        if (name.startsWith(asked + " ")) {
+        if (name.startsWith(asked + " ") || code.startsWith(asked + " ")) {
             return 1;
         }
-        if (code.startsWith(asked + " ")) {
+        if (name.startsWith(asked) || code.startsWith(asked)) {
             return 2;
         }
-        if (name.startsWith(asked)) {
-            return 3;
-        }
-        if (code.startsWith(asked)) {
-            return 4;
-        }
-        return (" " + name).contains(" " + asked) ? 5 : NEVER;
+        return (" " + name).contains(" " + asked) ? 3 : NEVER;
     }
 
     /** The likeliest that a mistyped word was meant to be, the nearest first. */
