@@ -217,6 +217,7 @@ function LineRead({ line }: { line: Schemas['LineReading'] }) {
         </Text>
       )}
       {promise?.last && <Text size="sm">{t('quick.ready', { day: formatDay(promise.last) })}</Text>}
+      {promise?.due !== undefined && <Verdict word={promise.verdict} />}
     </Group>
   );
 }

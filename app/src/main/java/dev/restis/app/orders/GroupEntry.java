@@ -83,10 +83,7 @@ class GroupEntry {
                     person.name(),
                     size,
                     person.count(),
-                    understood
-                            .spec()
-                            .map(spec -> sitting.workOut(spec).piece().verdict())
-                            .orElse(null),
+                    understood.spec().map(spec -> sitting.verdict(spec)).orElse(null),
                     words.of(understood.faults())));
             if (understood.spec().isPresent()) {
                 lines.add(new NewLine(own, person.count(), request.matching(), person.name()));

@@ -99,10 +99,10 @@ class Promises {
     /** Pieces of accepted orders count until they are made. */
     private Queue before(Work work) {
         return jdbc.sql("""
-                        select coalesce(sum(l.making_s), 0) as everything,
-                               coalesce(sum(l.making_s) filter (where o.due <= cast(:due as date)), 0) as before
-                        from piece p join order_line l on l.id = p.line_id join customer_order o on o.id = l.order_id
-                        where p.made_at is null and o.stage = 'ACCEPTED' and o.id <> :order
+                        select coalesce(sum(o.making_left_s), 0) as everything,
+                               coalesce(sum(o.making_left_s) filter (where o.due <= cast(:due as date)), 0) as before
+                        from customer_order o
+                        where o.stage = 'ACCEPTED' and o.making_left_s > 0 and o.id <> :order
                         """)
                 .param("due", work.due(), java.sql.Types.DATE)
                 .param("order", work.order())

@@ -16,8 +16,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class Standing {
 
-    /** An order's stage and how far its pieces are. */
-    record Stand(long order, OrderStage stage, OrderProgress progress) {}
+    /** An order's stage, how far its pieces are, and how long the rest should take to make. */
+    record Stand(long order, OrderStage stage, OrderProgress progress, long makingLeftSeconds) {}
 
     private final JdbcClient jdbc;
     private final JdbcTemplate bulk;
@@ -34,7 +34,10 @@ class Standing {
     public void refresh(Collection<Long> orders) {
         entities.flush();
         bulk.batchUpdate(
-                "update customer_order set state = ?, pieces = ?, planned = ?, cut = ?, made = ?, dispatched = ? where id = ?",
+                """
+                update customer_order set state = ?, pieces = ?, planned = ?, cut = ?, made = ?, dispatched = ?, making_left_s = ?
+                where id = ?
+                """,
                 of(orders).stream()
                         .map(s -> new Object[] {
                             OrderLife.state(s.stage(), s.progress()).name(),
@@ -43,6 +46,7 @@ class Standing {
                             s.progress().cut(),
                             s.progress().made(),
                             s.progress().dispatched(),
+                            s.makingLeftSeconds(),
                             s.order()
                         })
                         .toList());
@@ -59,7 +63,8 @@ class Standing {
                 ? List.of()
                 : jdbc.sql("""
                                 select o.id, o.stage, count(p.id) as pieces, count(p.batch_id) as planned, count(p.cut_at) as cut,
-                                       count(p.made_at) as made, count(p.dispatched_at) as dispatched
+                                       count(p.made_at) as made, count(p.dispatched_at) as dispatched,
+                                       coalesce(sum(l.making_s) filter (where p.id is not null and p.made_at is null), 0) as left_s
                                 from customer_order o left join order_line l on l.order_id = o.id left join piece p on p.line_id = l.id
                                 where o.id in (:orders) group by o.id
                                 """)
@@ -72,7 +77,8 @@ class Standing {
                                         row.getInt("planned"),
                                         row.getInt("cut"),
                                         row.getInt("made"),
-                                        row.getInt("dispatched"))))
+                                        row.getInt("dispatched")),
+                                row.getLong("left_s")))
                         .list();
     }
 }

@@ -1,5 +1,7 @@
 package dev.restis.app.patterns;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.restis.app.measures.Measures;
 import dev.restis.app.patterns.PatternShelf.Shelved;
 import dev.restis.app.patterns.PieceSpec.PartSpec;
@@ -16,10 +18,12 @@ import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.HardwareSlot;
 import dev.restis.core.pattern.Pattern;
 import dev.restis.core.picture.PictureDrawer.Detail;
+import dev.restis.core.piece.Check.Verdict;
 import dev.restis.core.piece.MakingTime;
 import dev.restis.core.piece.MarginPolicy;
 import dev.restis.core.piece.PieceRequest;
 import dev.restis.core.piece.PieceWorker;
+import dev.restis.core.piece.TakeUp;
 import dev.restis.core.piece.WorkOut;
 import dev.restis.core.piece.WorkedPiece;
 import dev.restis.core.stock.Balance;
@@ -42,11 +46,16 @@ import org.springframework.stereotype.Service;
 @Service
 public class PieceDesk {
 
+    private static final int MOST_VERDICTS = 20_000;
+
     private final Articles articles;
     private final Workshop workshop;
     private final Measures measures;
     private final PatternShelf shelf;
     private final CentreLineShelf lines;
+    /** Lists show the verdicts of the same lines over and over; working them out again each time would be most of the work. */
+    private final Cache<Asked, Verdict> verdicts =
+            Caffeine.newBuilder().maximumSize(MOST_VERDICTS).build();
 
     PieceDesk(Articles articles, Workshop workshop, Measures measures, PatternShelf shelf, CentreLineShelf lines) {
         this.lines = lines;
@@ -56,9 +65,18 @@ public class PieceDesk {
         this.shelf = shelf;
     }
 
+    /** Everything that a piece's verdict follows from; patterns never change under their version. */
+    private record Asked(
+            PieceSpec spec,
+            List<Cord> cords,
+            Map<String, PieceRequest.Part> parts,
+            PieceRequest.Size size,
+            MarginPolicy margin,
+            TakeUp.Book takeUps) {}
+
     /** A sitting at the desk: articles, patterns and the house's rules are read once for many pieces. */
     public Sitting sit() {
-        return new Sitting(articles.all(), workshop.margin(), measures.house(), shelf, lines);
+        return new Sitting(articles.all(), workshop.margin(), measures.house(), shelf, lines, verdicts);
     }
 
     /** The smallest picture of a piece: a few repeats of its body, to be told apart in a list. */
@@ -130,13 +148,16 @@ public class PieceDesk {
         private final PatternShelf shelf;
         private final Map<String, Shelved> latest;
         private final CentreLineShelf lines;
+        private final Cache<Asked, Verdict> verdicts;
 
         private Sitting(
                 List<Article> all,
                 MarginPolicy margin,
                 Measures.House house,
                 PatternShelf shelf,
-                CentreLineShelf lines) {
+                CentreLineShelf lines,
+                Cache<Asked, Verdict> verdicts) {
+            this.verdicts = verdicts;
             this.lines = lines;
             this.byCode = all.stream().collect(Collectors.toMap(Article::code, Function.identity()));
             this.byId = all.stream().collect(Collectors.toMap(Article::id, Function.identity()));
@@ -173,6 +194,12 @@ public class PieceDesk {
             spec.parts().forEach(p -> parts.put(p.slot(), article(p.article())));
             return new Worked(
                     spec, piece, spec.articles().stream().map(this::article).toList(), parts);
+        }
+
+        /** The worst of a piece's checks but for those of stock. */
+        public Verdict verdict(PieceSpec spec) {
+            Asked asked = new Asked(spec, cords(spec), parts(spec), size(spec), margin, house.takeUps());
+            return verdicts.get(asked, a -> workOut(spec).piece().verdict());
         }
 
         public Article article(long id) {
@@ -259,22 +286,28 @@ public class PieceDesk {
             Shelved shelved = shelf.find(spec.pattern(), spec.patternVersion())
                     .orElseThrow(() -> new IllegalStateException(
                             "Impossible state: no pattern " + spec.pattern() + " in version " + spec.patternVersion()));
-            List<Cord> cords =
-                    spec.articles().stream().map(id -> article(id).cord()).toList();
+            return new PieceRequest(
+                    shelved.pattern(),
+                    cords(spec),
+                    size(spec),
+                    parts(spec),
+                    new PieceRequest.House(margin, spec.units().cuttingStep(), house.takeUps(), spec.kit()),
+                    spec.wearer(),
+                    spec.tapered());
+        }
+
+        private List<Cord> cords(PieceSpec spec) {
+            return spec.articles().stream().map(id -> article(id).cord()).toList();
+        }
+
+        private Map<String, PieceRequest.Part> parts(PieceSpec spec) {
             Map<String, PieceRequest.Part> parts = new HashMap<>();
             for (PartSpec part : spec.parts()) {
                 parts.put(
                         part.slot(),
                         new PieceRequest.Part(article(part.article()).hardware(), part.count()));
             }
-            return new PieceRequest(
-                    shelved.pattern(),
-                    cords,
-                    size(spec),
-                    parts,
-                    new PieceRequest.House(margin, spec.units().cuttingStep(), house.takeUps(), spec.kit()),
-                    spec.wearer(),
-                    spec.tapered());
+            return parts;
         }
 
         private PieceRequest.Size size(PieceSpec spec) {

@@ -94,14 +94,11 @@ class PlanController {
     @Transactional(readOnly = true)
     public WaitingView waiting() {
         return jdbc.sql("""
-                        select (select count(distinct l.order_id) from piece p join order_line l on l.id = p.line_id
-                                     join customer_order o on o.id = l.order_id
-                                where p.batch_id is null and o.stage = 'ACCEPTED') as open_orders,
-                               (select count(*) from piece p join order_line l on l.id = p.line_id
-                                     join customer_order o on o.id = l.order_id
-                                where p.batch_id is null and o.stage = 'ACCEPTED') as open_pieces,
+                        select count(*) filter (where planned < pieces) as open_orders,
+                               coalesce(sum(pieces - planned), 0) as open_pieces,
                                (select count(distinct batch_id) from piece where batch_id is not null and cut_at is null)
                                    as batches_to_cut
+                        from customer_order where stage = 'ACCEPTED' and making_left_s > 0
                         """).query(WaitingView.class).single();
     }
 

@@ -47,9 +47,12 @@ public final class Shorthand {
         List<Line> lines = new ArrayList<>();
         for (List<Token> tokens : Token.lines(text)) {
             LineWords words = new LineWords(text, tokens);
-            Optional<Line> before = lines.isEmpty() ? Optional.empty() : Optional.of(lines.get(lines.size() - 1));
-            LineReader line =
-                    new LineReader(words, vocabulary, units, today, named(words, vocabulary, units, today), before);
+            List<Mark> first =
+                    new LineReader(words, vocabulary, units, today, Optional.empty(), Optional.empty()).marks();
+            Optional<Line> before = lines.isEmpty() || maybePattern(first, vocabulary)
+                    ? Optional.empty()
+                    : Optional.of(lines.get(lines.size() - 1));
+            LineReader line = new LineReader(words, vocabulary, units, today, named(first, vocabulary), before);
             marks.addAll(line.marks());
             if (!line.onlyOfTheOrder()) {
                 lines.add(line.line());
@@ -62,15 +65,22 @@ public final class Shorthand {
     }
 
     /** The pattern of a line decides what its other words may mean, wherever it stands. */
-    private static Optional<PatternWord> named(
-            LineWords words, Vocabulary vocabulary, UnitSystem units, LocalDate today) {
-        return new LineReader(words, vocabulary, units, today, Optional.empty(), Optional.empty())
-                .marks().stream()
-                        .filter(m -> m.kind() == Kind.PATTERN)
-                        .findFirst()
-                        .flatMap(m -> vocabulary.patterns().stream()
-                                .filter(p -> p.code().equals(m.value()))
-                                .findFirst());
+    private static Optional<PatternWord> named(List<Mark> first, Vocabulary vocabulary) {
+        return first.stream()
+                .filter(m -> m.kind() == Kind.PATTERN)
+                .findFirst()
+                .flatMap(m -> vocabulary.patterns().stream()
+                        .filter(p -> p.code().equals(m.value()))
+                        .findFirst());
+    }
+
+    /** Whether an unclear word may name a pattern; then the line does not go on with the last one's. */
+    private static boolean maybePattern(List<Mark> first, Vocabulary vocabulary) {
+        return first.stream()
+                .filter(m -> m.kind() == Kind.UNCLEAR)
+                .flatMap(m -> m.choices().stream())
+                .anyMatch(c ->
+                        vocabulary.patterns().stream().anyMatch(p -> p.code().equals(c.text())));
     }
 
     private static Optional<String> customer(List<Mark> marks) {

@@ -149,6 +149,7 @@ class ShorthandTest {
             snake 16.5 oat ember; 2 17; xl                 | snake x1 wrist=16.5 first=OA2 second=EM2 / snake x2 wrist=17 first=OA2 second=EM2 / snake x1 size=XL first=OA2 second=EM2
             snake m oat ember kit; l second.chalk          | snake x1 size=M first=OA2 second=EM2 kit / snake x1 size=L first=OA2 second=CH2 kit
             snake m oat ember; square-bar l chalk          | snake x1 size=M first=OA2 second=EM2 / square-bar x1 size=L core=CH2
+            snake m oat ember; spiral l                    | snake x1 size=M first=OA2 second=EM2 / - x1 size=L ?spiral[spiral-fob;spiral-bar]
             snake m oat ember; for Marit                   | snake x1 size=M first=OA2 second=EM2 for=Marit
             snake m oat ember;; ;                          | snake x1 size=M first=OA2 second=EM2
             spiral m oat ember                             | - x1 size=M ?spiral[spiral-fob;spiral-bar]
