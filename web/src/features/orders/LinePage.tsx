@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../../api/client';
@@ -8,6 +9,7 @@ import { firstChoices } from '../../shared/piece/choices';
 import { patternsQuery } from '../../shared/piece/queries';
 import { articlesQuery } from '../stock/queries';
 import { LineForm, type LineValues } from './LineForm';
+import { changeOf } from './merge';
 import { orderQuery, useChangeOrder } from './queries';
 
 /** Changes a line of an order, or adds one. */
@@ -53,6 +55,7 @@ function Line({ order, line, patterns, articles }: Props) {
   const { units } = useUnits();
   const navigate = useNavigate();
   const change = useChangeOrder(order.id);
+  const [seen] = useState(line);
   const start = (): LineValues =>
     line ?? {
       choices: firstChoices(
@@ -68,7 +71,7 @@ function Line({ order, line, patterns, articles }: Props) {
   const submit = (values: LineValues) =>
     change.mutate(
       line
-        ? { lines: [changed(line, values)] }
+        ? { lines: [changed(seen ?? line, line, values, change.isError)] }
         : { added: [{ ...values, choices: { ...values.choices, units } }] },
       {
         onSuccess: () => navigate(`/orders/${order.id}`),
@@ -90,13 +93,15 @@ function Line({ order, line, patterns, articles }: Props) {
   );
 }
 
-/** What was seen, and what it shall be; the server merges it with what others changed meanwhile. */
-function changed(line: Schemas['LineView'], values: LineValues): Schemas['LineChange'] {
+type LineView = Schemas['LineView'];
+
+/** What was touched of a line; the server merges it with what others changed meanwhile. */
+function changed(seen: LineView, now: LineView, values: LineValues, told: boolean): Schemas['LineChange'] {
   return {
-    line: line.id,
-    choices: { from: line.choices, to: { ...values.choices, units: line.choices.units } },
-    quantity: { from: line.quantity, to: values.quantity },
-    matching: { from: line.matching, to: values.matching },
-    note: { from: line.note, to: values.note },
+    line: now.id,
+    choices: changeOf(seen.choices, now.choices, { ...values.choices, units: seen.choices.units }, told),
+    quantity: changeOf(seen.quantity, now.quantity, values.quantity, told),
+    matching: changeOf(seen.matching, now.matching, values.matching, told),
+    note: changeOf(seen.note, now.note, values.note, told),
   };
 }

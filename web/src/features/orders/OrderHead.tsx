@@ -4,6 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { ProblemError, type Schemas } from '../../api/client';
 import { formatDay, formatTime } from '../../shared/format';
 import { ProblemNote } from '../../shared/ProblemNote';
+import { changeOf } from './merge';
 import { useChangeOrder } from './queries';
 
 /** For whom, until when, and what to mind; changed in place. */
@@ -37,20 +38,20 @@ function HeadForm({ order, onClose }: { order: Schemas['OrderView']; onClose: ()
   const [customer, setCustomer] = useState(order.customer);
   const [due, setDue] = useState(order.due ?? '');
   const [note, setNote] = useState(order.note);
-  const [seen, setSeen] = useState(order);
+  const [seen] = useState(order);
   const problem = (field: string) =>
     change.error instanceof ProblemError ? change.error.field(field) : undefined;
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    const text = (from: string, to: string) => (from === to ? undefined : { from, to });
+    // What somebody else made of it meanwhile has been told after a refusal; keeping again overwrites it knowingly.
+    const told = change.isError;
     change.mutate(
       {
-        customer: text(seen.customer, customer),
-        due: text(seen.due ?? '', due),
-        note: text(seen.note, note),
+        customer: changeOf(seen.customer, order.customer, customer, told),
+        due: changeOf(seen.due ?? '', order.due ?? '', due, told),
+        note: changeOf(seen.note, order.note, note, told),
       },
-      // What somebody else made of it meanwhile has been told by then; keeping again overwrites it knowingly.
-      { onSuccess: onClose, onError: () => setSeen(order) },
+      { onSuccess: onClose },
     );
   };
   return (

@@ -4,6 +4,7 @@ import {
   Checkbox,
   Group,
   NativeSelect,
+  ScrollArea,
   SegmentedControl,
   Table,
   Text,
@@ -113,13 +114,15 @@ export default function OrdersPage() {
           onChange={(e) => set('sort', e.currentTarget.value === 'NEWEST' ? '' : e.currentTarget.value)}
         />
       </Group>
-      <SegmentedControl
-        aria-label={t('orders.state')}
-        value={address.get('show') ?? 'all'}
-        onChange={(s) => set('show', s === 'all' ? '' : s)}
-        data={Object.keys(GROUPS).map((g) => ({ value: g, label: t(`orders.show.${g}`) }))}
-        w="fit-content"
-      />
+      <ScrollArea type="never">
+        <SegmentedControl
+          aria-label={t('orders.state')}
+          value={address.get('show') ?? 'all'}
+          onChange={(s) => set('show', s === 'all' ? '' : s)}
+          data={Object.keys(GROUPS).map((g) => ({ value: g, label: t(`orders.show.${g}`) }))}
+          w="fit-content"
+        />
+      </ScrollArea>
       {chosen.length > 0 && <ManyBar chosen={chosen} onDone={() => setChosen([])} />}
       <Await query={orders}>
         {({ pages }) => {

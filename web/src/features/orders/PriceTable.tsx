@@ -14,7 +14,7 @@ const PARTS = ['material', 'labour', 'margin', 'fees', 'rounding', 'off'] as con
 /** What the order costs: what was named to the customer, or what it would cost today. */
 export function PriceTable({ order }: { order: Schemas['OrderView'] }) {
   const { t } = useTranslation();
-  const [today, setToday] = useState(order.quote === undefined);
+  const [today, setToday] = useState(false);
   const quote = order.quote;
   const price = today || !quote ? order.price : quote.price;
   const parts = PARTS.filter((part) => price.lines.some((line) => line[part] !== 0));

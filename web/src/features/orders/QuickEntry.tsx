@@ -145,6 +145,7 @@ function Marks({ text, marks, onChoose }: MarksProps) {
                 key={choice.text}
                 size="compact-xs"
                 variant="default"
+                className={classes.choice}
                 onClick={() => onChoose(mark, choice.text)}
               >
                 {choice.meaning.match(/^\d{4}-/)
@@ -201,13 +202,13 @@ function LineRead({ line }: { line: Schemas['LineReading'] }) {
       </div>
     );
   return (
-    <Group gap="md" wrap="nowrap" className={classes.line}>
+    <Group gap="md">
       <img
         className={classes.picture}
         alt={piece.patternName}
         src={`data:image/svg+xml;utf8,${encodeURIComponent(piece.picture.svg)}`}
       />
-      <Text size="sm" fw={600} flex={1}>
+      <Text size="sm" fw={600} flex="1 1 180px">
         {line.quantity} × {piece.patternName}
       </Text>
       <Verdict word={piece.verdict} />

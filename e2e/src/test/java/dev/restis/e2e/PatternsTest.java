@@ -94,8 +94,7 @@ class PatternsTest extends DemoTest {
         page.navigate("/patterns/read");
         page.getByLabel("The pattern as JSON").fill("{\"name\": \"Menu\", \"soup\": 3}");
         Browser.click(page, "Open in the editor");
-        assertThat(page.getByText("This cannot be read").first())
-                .isVisible();
+        assertThat(page.getByText("This cannot be read").first()).isVisible();
         assertThat(page.getByLabel("The pattern as JSON")).hasValue("{\"name\": \"Menu\", \"soup\": 3}");
     }
 

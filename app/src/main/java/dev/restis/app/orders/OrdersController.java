@@ -172,10 +172,10 @@ class OrdersController {
         return files.take(file.getBytes(), how, mode);
     }
 
-    /** How far an import is that was started under this key. */
+    /** How far an import is that was started under this key; nothing done yet of one that is not known. */
     @GetMapping("/import/progress/{key}")
     ImportProgress.ProgressView progress(@PathVariable String key) {
-        return progress.of(key).orElseThrow(() -> new Problems.NotFound("notFound"));
+        return progress.of(key).orElse(new ImportProgress.ProgressView(0, 0, false));
     }
 
     /** Stops an import that is running; nothing of it is kept. */

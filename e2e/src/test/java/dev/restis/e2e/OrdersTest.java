@@ -1,0 +1,164 @@
+package dev.restis.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Every way an order comes in, at a desk and on a phone, and its life after that. */
+class OrdersTest extends DemoTest {
+
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void anOrderIsWrittenInALineAndItsUnclearWordChosen(int width) {
+        Page page = browser.open(ColorScheme.LIGHT, width, 844);
+        Browser.signIn(page, "Tove");
+        page.getByLabel("Write an order").fill("2 spiral 12cm brine chalk rg25 for Ferry house");
+        assertThat(page.getByText("Which is “spiral”?")).isVisible();
+        page.getByRole(AriaRole.BUTTON, named("(spiral-fob)")).click();
+        assertThat(page.getByText("Core cord: Brine").or(page.getByText("First cord: Brine")))
+                .isVisible();
+        assertThat(page.getByText("2 × Spiral key fob on a ring")).isVisible();
+        assertThat(Browser.scrollsSideways(page)).isFalse();
+        page.getByRole(AriaRole.BUTTON, named("Take the order")).click();
+        assertThat(page.getByText("Order of Ferry house taken.")).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, heading("2 × Spiral key fob on a ring")))
+                .isVisible();
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void aGroupIsPastedAndEverybodyIsALine(int width) {
+        Page page = browser.open(ColorScheme.DARK, width, 844);
+        Browser.signIn(page, "Bram");
+        page.navigate("/orders/group");
+        page.getByLabel("Customer").fill("Lower Lock Rowing Club");
+        page.getByLabel("People and their sizes").fill("Runa\t16.5\nSefa\nWouter; XL");
+        assertThat(page.getByText("This pattern needs a wrist or a size.")).isVisible();
+        page.getByLabel("People and their sizes").fill("Runa\t16.5\nSefa 6 1/2 in\nWouter; XL");
+        assertThat(Browser.scrollsSideways(page)).isFalse();
+        page.getByRole(AriaRole.BUTTON, named("Take the order of 3 pieces")).click();
+        assertThat(page.getByText("Order of Lower Lock Rowing Club taken.")).isVisible();
+        assertThat(page.getByText("Wouter", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void aShopsFileIsMappedMendedAndItsChangesAccepted(int width) {
+        Page page = browser.open(ColorScheme.LIGHT, width, 844);
+        Browser.signIn(page, "Tove");
+        page.navigate("/orders/import");
+        String order = "Q-" + width;
+        drop(page, order, "two");
+        assertThat(page.getByText("Say which columns hold: colour 1.")).isVisible();
+        page.getByLabel("colour 1 *").selectOption("A");
+        assertThat(page.getByText("“two” is no quantity.")).isVisible();
+        Browser.click(page, "Which column is what");
+        page.getByLabel("colour 2", new Page.GetByLabelOptions().setExact(true)).selectOption("B");
+        page.getByLabel("quantity of row 1").fill("2");
+        Browser.click(page, "Mend");
+        Browser.click(page, "Import the row");
+        assertThat(page.getByText("1 row imported, 2 pieces to plan")).isVisible();
+
+        page.navigate("/orders/import");
+        drop(page, order, "3");
+        assertThat(page.getByText("2 → 3")).isVisible();
+        assertThat(page.getByText("Nothing new to import")).isVisible();
+        page.getByLabel("Take the change over").check();
+        Browser.click(page, "Import the row");
+        page.navigate("/orders?query=" + order);
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(order))
+                .click();
+        assertThat(page.getByRole(AriaRole.HEADING, heading("3 × Snake-knot band")))
+                .isVisible();
+    }
+
+    @Test
+    void anOrderGoesFromDraftToSentAndIsMadeAgain() {
+        Page page = signedIn("Tove", ColorScheme.LIGHT);
+        page.getByLabel("Write an order").fill("snake m night oat for Brisa");
+        Browser.click(page, "Keep as a draft");
+        assertThat(page.getByText("Draft", exact())).isVisible();
+        Browser.click(page, "Name the price");
+        assertThat(page.getByRole(AriaRole.HEADING, heading("Quote 1"))).isVisible();
+        Browser.click(page, "Customer said yes");
+        assertThat(page.getByText("The price stays as it was.")).isVisible();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Plan these pieces"))
+                .click();
+        page.getByLabel("All that can be made").check();
+        Browser.click(page, "Make a batch and plan its cuts");
+        page.getByRole(AriaRole.BUTTON, named("Confirm: ")).click();
+        assertThat(page.getByText("Cut and booked by Tove")).isVisible();
+        page.navigate("/orders?query=brisa");
+        page.getByText("Brisa", exact()).click();
+        Browser.click(page, "All cut pieces are made");
+        Browser.click(page, "Finished pieces are sent");
+        assertThat(page.getByText("Sent", exact())).isVisible();
+        Browser.click(page, "More");
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("The same again"))
+                .click();
+        assertThat(page.getByText("Draft", exact())).isVisible();
+        assertThat(page.getByText("The same again as")).isVisible();
+    }
+
+    @Test
+    void theSecondOfTwoPeopleSeesWhatTheFirstHasChangedAndLosesNothing() {
+        Page first = signedIn("Tove", ColorScheme.LIGHT);
+        first.getByLabel("Write an order").fill("snake m night oat for Ilka");
+        Browser.click(first, "Keep as a draft");
+        assertThat(first.getByText("Draft", exact())).isVisible();
+        Page second = signedIn("Bram", ColorScheme.DARK);
+        second.navigate(first.url().replaceFirst("^https?://[^/]+", ""));
+        Browser.click(second, "Change");
+        second.getByLabel("Customer").fill("Ilka by the bridge");
+        second.getByLabel("Note").fill("ring twice");
+        Browser.click(first, "Change");
+        first.getByLabel("Customer").fill("Ilka at the quay");
+        Browser.click(first, "Keep the change");
+        assertThat(first.getByText("Ilka at the quay")).isVisible();
+
+        Browser.click(second, "Keep the change");
+        assertThat(second.getByText("Somebody made this “Ilka at the quay”")).isVisible();
+        assertThat(second.getByLabel("Note")).hasValue("ring twice");
+        // Kept again, it overwrites what was told.
+        Browser.click(second, "Keep the change");
+        Locator head = second.getByText("Ilka by the bridge");
+        assertThat(head).isVisible();
+        assertThat(second.getByText("ring twice")).isVisible();
+    }
+
+    /** A file of a shop of its own, so that no other test has settled its columns. */
+    private static void drop(Page page, String order, String quantity) {
+        page.locator("input[type=file]").setInputFiles(shopFile(order + ";Marit;" + quantity + ";snake;NT2;OA2;16,5"));
+        page.getByLabel("Where it comes from").fill("Shop " + order);
+        page.getByLabel("Where it comes from").blur();
+    }
+
+    private static FilePayload shopFile(String row) {
+        return new FilePayload(
+                "shop.csv",
+                "text/csv",
+                ("Order no;Buyer;Qty;Item;A;B;Girth\n" + row + "\n").getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static Page.GetByRoleOptions named(String part) {
+        return new Page.GetByRoleOptions().setName(part);
+    }
+
+    private static Page.GetByRoleOptions heading(String part) {
+        return new Page.GetByRoleOptions().setName(part);
+    }
+
+    private static Page.GetByTextOptions exact() {
+        return new Page.GetByTextOptions().setExact(true);
+    }
+}
