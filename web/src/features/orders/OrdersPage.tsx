@@ -73,6 +73,9 @@ export default function OrdersPage() {
           <Button component="a" variant="default" href={`/api/orders/export.csv?${exported}`} download>
             {t('exportCsv')}
           </Button>
+          <Button component="a" variant="default" href={`/api/orders/export.json?${exported}`} download>
+            {t('exportJson')}
+          </Button>
           <Button component={Link} variant="default" to="/orders/import">
             {t('orders.import')}
           </Button>

@@ -224,6 +224,26 @@ class OrderFileRulesTest extends RestisTest {
                 .update();
     }
 
+    /** What is exported can be read in again, and says the same then. */
+    @Test
+    void importingAnExportIsTheIdentity() throws Exception {
+        String exported = ask("/api/orders/export.json?sort=CUSTOMER").text();
+        String how = "{\"units\": \"METRIC\", \"source\": \"elsewhere\"}";
+        JsonNode view =
+                upload("/api/orders/import/preview", bytes(exported), how).body();
+        assertThat(view.path("bad").asInt()).as(view.path("rows").toString()).isZero();
+        assertThat(view.path("fresh").asInt())
+                .isEqualTo(view.path("all").asInt())
+                .isGreaterThanOrEqualTo(8);
+        assertThat(upload(take("ALL"), bytes(exported), how).status()).isEqualTo(200);
+        JsonNode again =
+                upload("/api/orders/import/preview", bytes(exported), how).body();
+        assertThat(again.path("known").asInt()).isEqualTo(again.path("all").asInt());
+        // Other tests plan whatever is open.
+        jdbc.sql("update customer_order set stage = 'CANCELLED', state = 'CANCELLED' where source = 'elsewhere'")
+                .update();
+    }
+
     /** Whatever stands in a file, the answer is a judgement and nothing is half written. */
     @Test
     void garbledFilesAreJudgedAndChangeNothing() throws Exception {

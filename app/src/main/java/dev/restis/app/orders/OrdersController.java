@@ -60,6 +60,7 @@ class OrdersController {
     private final QuickEntry quick;
     private final GroupEntry group;
     private final ImportProgress progress;
+    private final OrderExport export;
 
     OrdersController(
             Orders orders,
@@ -76,7 +77,9 @@ class OrdersController {
             QuoteSheet sheet,
             QuickEntry quick,
             GroupEntry group,
-            ImportProgress progress) {
+            ImportProgress progress,
+            OrderExport export) {
+        this.export = export;
         this.progress = progress;
         this.group = group;
         this.quick = quick;
@@ -228,6 +231,19 @@ class OrdersController {
                                 "state",
                                 "verdict"),
                         rows));
+    }
+
+    /** Orders in the form of an order file. */
+    @GetMapping(value = "/export.json", produces = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<String> exportJson(
+            @RequestParam(defaultValue = "") String query,
+            @RequestParam(defaultValue = "") List<OrderState> states,
+            @RequestParam(required = false) @Nullable LocalDate from,
+            @RequestParam(required = false) @Nullable LocalDate to,
+            @RequestParam(defaultValue = "NEWEST") OrderList.Sort sort) {
+        return ResponseEntity.ok()
+                .header("Content-Disposition", "attachment; filename=orders.json")
+                .body(export.json(new OrderList.Filter(query, states, from, to, sort, "")));
     }
 
     /** {@code count} is how many pieces, for what is done piece by piece; all of them when missing. */
