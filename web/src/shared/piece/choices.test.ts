@@ -67,3 +67,9 @@ it('keeps the number of beads when another bead is offered, and takes a part awa
   expect(offered.parts).toEqual({ bead: { article: 'CB10', count: 3 } });
   expect(withPart(choices, 'bead', undefined).parts).toEqual({});
 });
+
+it('takes an offered colour wherever the one that is short was chosen', () => {
+  const choices = { ...firstChoices(pattern('wide'), ARTICLES), colours: ['OA2', 'NT2', 'OA2'] };
+  const offer = { change: 'COLOUR', slot: 'OA2', value: 'CH2', name: 'Chalk' } as Schemas['OfferView'];
+  expect(withOffer(choices, offer, [], ARTICLES).colours).toEqual(['CH2', 'NT2', 'CH2']);
+});
