@@ -258,7 +258,9 @@ class OrdersTest extends RestisTest {
         do {
             JsonNode page = ask("/api/orders?query=zephyrine night&sort=CUSTOMER&size=2&after=" + after)
                     .body();
-            assertThat(page.path("total").asInt()).isEqualTo(5);
+            assertThat(page.path("total").asInt())
+                    .as("counted once, on the first page")
+                    .isEqualTo(after.isEmpty() ? 5 : 0);
             page.path("rows").forEach(r -> seen.add(r.path("customer").asString()));
             after = page.path("next").asString("");
         } while (!after.isEmpty());
