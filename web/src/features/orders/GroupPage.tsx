@@ -1,4 +1,4 @@
-import { Button, Grid, Group, Select, Stack, Switch, Table, Text, Textarea, TextInput } from '@mantine/core';
+import { Button, Grid, Select, Stack, Switch, Table, Text, Textarea } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { useQuery } from '@tanstack/react-query';
@@ -7,14 +7,13 @@ import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
-import { Await, Page } from '../../shared/Page';
+import { Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { ChoiceFields } from '../../shared/piece/ChoiceFields';
 import { firstChoices, withOffer } from '../../shared/piece/choices';
 import { LivePiece, useLiveChoices } from '../../shared/piece/LivePiece';
-import { patternsQuery } from '../../shared/piece/queries';
 import { Verdict } from '../../shared/Verdict';
-import { articlesQuery } from '../stock/queries';
+import { Choosing, CustomerAndDay } from './OrderParts';
 import { groupQuery, useTakeOrder } from './queries';
 
 const PAUSE_MS = 200;
@@ -22,13 +21,9 @@ const PAUSE_MS = 200;
 /** One pattern for many people, whose names and sizes are pasted. */
 export default function GroupPage() {
   const { t } = useTranslation();
-  const patterns = useQuery(patternsQuery);
-  const articles = useQuery(articlesQuery);
   return (
     <Page title={t('group.title')}>
-      <Await query={patterns}>
-        {(p) => <Await query={articles}>{(a) => <GroupForm patterns={p} articles={a} />}</Await>}
-      </Await>
+      <Choosing>{(p, a) => <GroupForm patterns={p} articles={a} />}</Choosing>
     </Page>
   );
 }
@@ -76,22 +71,13 @@ function GroupForm({ patterns, articles }: FormProps) {
     <Grid gap="md">
       <Grid.Col span={{ base: 12, md: 6 }}>
         <Stack component="form" onSubmit={submit} className="panel" p="md" gap={10}>
-          <Group grow align="flex-start">
-            <TextInput
-              label={t('orders.customer')}
-              value={customer}
-              onChange={(e) => setCustomer(e.currentTarget.value)}
-              error={refused?.field('customer')}
-              data-autofocus
-            />
-            <TextInput
-              type="date"
-              label={t('newOrder.due')}
-              value={due}
-              onChange={(e) => setDue(e.currentTarget.value)}
-              error={refused?.field('due')}
-            />
-          </Group>
+          <CustomerAndDay
+            customer={customer}
+            onCustomer={setCustomer}
+            due={due}
+            onDue={setDue}
+            problem={(field) => refused?.field(field)}
+          />
           <Select
             label={t('newOrder.pattern')}
             allowDeselect={false}

@@ -6,10 +6,9 @@ import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { Await, Page } from '../../shared/Page';
 import { firstChoices } from '../../shared/piece/choices';
-import { patternsQuery } from '../../shared/piece/queries';
-import { articlesQuery } from '../stock/queries';
 import { LineForm, type LineValues } from './LineForm';
 import { changeOf } from './merge';
+import { Choosing } from './OrderParts';
 import { orderQuery, useChangeOrder } from './queries';
 
 /** Changes a line of an order, or adds one. */
@@ -17,26 +16,15 @@ export default function LinePage() {
   const { t } = useTranslation();
   const { id, line } = useParams();
   const order = useQuery(orderQuery(Number(id)));
-  const patterns = useQuery(patternsQuery);
-  const articles = useQuery(articlesQuery);
   return (
     <Page title={t(line === 'new' ? 'line.add' : 'line.change', { reference: order.data?.reference ?? '' })}>
       <Await query={order}>
         {(o) => (
-          <Await query={patterns}>
-            {(p) => (
-              <Await query={articles}>
-                {(a) => (
-                  <Line
-                    order={o}
-                    line={o.lines.find((l) => l.id === Number(line))}
-                    patterns={p}
-                    articles={a}
-                  />
-                )}
-              </Await>
+          <Choosing>
+            {(p, a) => (
+              <Line order={o} line={o.lines.find((l) => l.id === Number(line))} patterns={p} articles={a} />
             )}
-          </Await>
+          </Choosing>
         )}
       </Await>
     </Page>

@@ -1,42 +1,21 @@
-import { Button, Group, TextInput } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
-import { Await, Empty, Page } from '../../shared/Page';
+import { Page } from '../../shared/Page';
 import { firstChoices } from '../../shared/piece/choices';
-import { patternsQuery } from '../../shared/piece/queries';
-import { articlesQuery } from '../stock/queries';
 import { LineForm, type LineValues } from './LineForm';
+import { Choosing, CustomerAndDay } from './OrderParts';
 import { useTakeOrder } from './queries';
 
 /** A new order of one line; more lines are added to it afterwards. */
 export default function NewOrderPage() {
   const { t } = useTranslation();
-  const patterns = useQuery(patternsQuery);
-  const articles = useQuery(articlesQuery);
   return (
     <Page title={t('newOrder.title')}>
-      <Await query={patterns}>
-        {(p) => (
-          <Await query={articles}>
-            {(a) =>
-              a.some((article) => article.kind === 'CORD') ? (
-                <OrderForm patterns={p} articles={a} />
-              ) : (
-                <Empty words={t('newOrder.noCord')}>
-                  <Button component={Link} to="/stock">
-                    {t('newOrder.toStock')}
-                  </Button>
-                </Empty>
-              )
-            }
-          </Await>
-        )}
-      </Await>
+      <Choosing>{(p, a) => <OrderForm patterns={p} articles={a} />}</Choosing>
     </Page>
   );
 }
@@ -94,22 +73,13 @@ function OrderForm({ patterns, articles }: FormProps) {
       onSubmit={(line) => submit(line, false)}
       other={{ label: t('newOrder.draft'), onClick: (line) => submit(line, true) }}
       head={
-        <Group grow align="flex-start">
-          <TextInput
-            label={t('orders.customer')}
-            value={customer}
-            onChange={(e) => setCustomer(e.currentTarget.value)}
-            error={refused?.field('customer')}
-            data-autofocus
-          />
-          <TextInput
-            type="date"
-            label={t('newOrder.due')}
-            value={due}
-            onChange={(e) => setDue(e.currentTarget.value)}
-            error={refused?.field('due')}
-          />
-        </Group>
+        <CustomerAndDay
+          customer={customer}
+          onCustomer={setCustomer}
+          due={due}
+          onDue={setDue}
+          problem={(field) => refused?.field(field)}
+        />
       }
     />
   );

@@ -115,7 +115,9 @@ function More({ order, onSplit, act }: MoreProps) {
         >
           {t('order.again')}
         </Menu.Item>
-        {pieces > 1 && <Menu.Item onClick={onSplit}>{t('order.split')}</Menu.Item>}
+        {pieces > 1 && order.acts.includes('CHANGE_PIECES') && (
+          <Menu.Item onClick={onSplit}>{t('order.split')}</Menu.Item>
+        )}
         {made > 0 && (
           <Menu.Item onClick={() => unmake.mutate()}>{t('order.unmake', { count: made })}</Menu.Item>
         )}

@@ -11,11 +11,16 @@ import { quoteTextQuery } from './queries';
 
 const PARTS = ['material', 'labour', 'margin', 'fees', 'rounding', 'off'] as const;
 
+/** What makes another order of it than the one that a price was named for. */
+const CHANGES = ['CHANGED', 'SPLIT', 'CANCELLED_REST', 'REOPENED'];
+
 /** What the order costs: what was named to the customer, or what it would cost today. */
 export function PriceTable({ order }: { order: Schemas['OrderView'] }) {
   const { t } = useTranslation();
   const [today, setToday] = useState(false);
   const quote = order.quote;
+  const changed =
+    quote !== undefined && order.history.some((e) => CHANGES.includes(e.what) && e.at > quote.at);
   const price = today || !quote ? order.price : quote.price;
   const parts = PARTS.filter((part) => price.lines.some((line) => line[part] !== 0));
   return (
@@ -56,6 +61,11 @@ export function PriceTable({ order }: { order: Schemas['OrderView'] }) {
                 who: quote.who,
                 until: formatDay(quote.validUntil),
               })}
+        </Text>
+      )}
+      {changed && (
+        <Text size="sm" c="var(--act)">
+          {t('price.changed')} <Money value={order.price.gross} strong />
         </Text>
       )}
       <Table.ScrollContainer minWidth={760}>

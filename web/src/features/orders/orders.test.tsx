@@ -59,6 +59,7 @@ const order = (change: Partial<Schemas['OrderView']>) =>
     price: price([line({})], 15),
     shortages: [],
     lines: [],
+    history: [],
     ...change,
   }) as Schemas['OrderView'];
 
@@ -98,6 +99,27 @@ it('shows the price that was agreed, and today’s only when asked', () => {
   expect(screen.queryByText('Fees'), 'parts that are nothing everywhere are left out').toBeNull();
   fireEvent.click(screen.getByText("See today's price"));
   expect(screen.getAllByText('€15.00')).toHaveLength(2);
+});
+
+it('says when the order is not the one any more that the price was named for', () => {
+  const quote = {
+    id: 1,
+    number: 1,
+    at: '2031-03-01T10:00:00Z',
+    who: 'Tove',
+    validUntil: '2031-03-15',
+    price: price([], 12),
+  };
+  const changed = {
+    id: 9,
+    at: '2031-03-02T10:00:00Z',
+    who: 'Bram',
+    what: 'CHANGED',
+    detail: {},
+  } as Schemas['EventView'];
+  show(<PriceTable order={order({ quote, history: [changed] })} />, [[quoteTextQuery(7).queryKey, '']]);
+  expect(screen.getByText(/changed since this price was named/)).toBeTruthy();
+  expect(screen.getByText('€15.00')).toBeTruthy();
 });
 
 it('shows what it would cost as long as nothing was named', () => {

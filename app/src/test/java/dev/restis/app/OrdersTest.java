@@ -291,6 +291,38 @@ class OrdersTest extends RestisTest {
                 .hasSize(6);
     }
 
+    /** An address that was kept from a list sorted otherwise, or made up, starts the list anew. */
+    @Test
+    void aPageThatCannotBeIsTheFirst() throws Exception {
+        for (String after : List.of("x~12", "12", "~", "2031-13-40~3", "2031-02-31~3", "~99999999999999999999")) {
+            for (String sort : List.of("NEWEST", "DUE")) {
+                Answer answer = ask("/api/orders?sort=" + sort + "&after=" + after);
+                assertThat(answer.status()).as(sort + " " + after).isEqualTo(200);
+            }
+        }
+    }
+
+    /** What was named to the customer holds for the order as it was: only a reopened one can be split. */
+    @Test
+    void aQuotedOrderIsNotSplitBehindItsPrice() throws Exception {
+        long order = take("Nele", 3, true);
+        String parts = "{\"parts\": [{\"line\": %d, \"count\": 1}]}".formatted(line(order));
+        assertThat(act(order, "QUOTE")).isEqualTo(204);
+        assertThat(tell("/api/orders/" + order + "/split", parts).status()).isEqualTo(409);
+        assertThat(act(order, "REOPEN")).isEqualTo(204);
+        assertThat(tell("/api/orders/" + order + "/split", parts).status()).isEqualTo(201);
+        assertThat(act(order, "ACCEPT")).isEqualTo(204);
+        assertThat(see(order)
+                        .path("quote")
+                        .path("price")
+                        .path("lines")
+                        .path(0)
+                        .path("quantity")
+                        .asInt())
+                .as("the new price is for what is left")
+                .isEqualTo(2);
+    }
+
     @Test
     void manyOrdersAreMovedAtOnceAndEachIsAnsweredFor() throws Exception {
         long draft = take("Bulk One", 1, true);

@@ -109,8 +109,12 @@ class OrderChanges {
         }
         acts.takeOut(edit.leaving);
         edit.apply.forEach(Runnable::run);
-        if (order.lines().isEmpty()) {
-            throw new Rejected(Fault.of("lines", "lines.none"));
+        int lines = order.lines().size();
+        if (lines == 0 || lines > Orders.MOST_LINES) {
+            throw new Rejected(
+                    lines == 0
+                            ? Fault.of("lines", "lines.none")
+                            : Fault.of("lines", "lines.range", lines, Orders.MOST_LINES));
         }
         order.search(SearchText.of(order, edit.sitting));
         store.flush();

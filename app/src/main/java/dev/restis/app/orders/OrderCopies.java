@@ -3,9 +3,12 @@ package dev.restis.app.orders;
 import dev.restis.app.orders.History.What;
 import dev.restis.app.orders.Orders.ReadLine;
 import dev.restis.app.patterns.PieceDesk;
+import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.core.measure.Fault;
+import dev.restis.core.order.OrderAct;
+import dev.restis.core.order.OrderLife;
 import dev.restis.core.order.OrderStage;
 import java.util.ArrayList;
 import java.util.List;
@@ -68,6 +71,9 @@ class OrderCopies {
     @Transactional
     public long split(long id, List<Part> parts) {
         CustomerOrder old = store.lock(id).orElseThrow(() -> new NotFound("notFound"));
+        if (!OrderLife.allowed(old.stage(), standing.of(id).progress()).contains(OrderAct.CHANGE_PIECES)) {
+            throw new Conflict("order.notNow");
+        }
         List<Fault> faults = new ArrayList<>();
         for (int i = 0; i < parts.size(); i++) {
             Part part = parts.get(i);

@@ -4,12 +4,14 @@ import dev.restis.app.patterns.PieceDesk;
 import dev.restis.core.order.OrderState;
 import dev.restis.core.piece.Check.Verdict;
 import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -21,15 +23,17 @@ class OrderList {
 
     /** In which order a list stands; each ends in the identity, so that the order is total. */
     enum Sort {
-        NEWEST("o.id", "bigint", "desc"),
-        DUE("coalesce(o.due, date '9999-12-31')", "date", "asc"),
-        CUSTOMER("lower(o.customer)", "text", "asc");
+        NEWEST("o.id", "bigint", "desc", key -> key.matches("\\d{1,18}")),
+        DUE("coalesce(o.due, date '9999-12-31')", "date", "asc", OrderList::isDay),
+        CUSTOMER("lower(o.customer)", "text", "asc", key -> true);
 
         private final String key;
         private final String type;
         private final String direction;
+        private final Predicate<String> keys;
 
-        Sort(String key, String type, String direction) {
+        Sort(String key, String type, String direction, Predicate<String> keys) {
+            this.keys = keys;
             this.key = key;
             this.type = type;
             this.direction = direction;
@@ -166,15 +170,27 @@ class OrderList {
         if (at < 0 || !filter.after().substring(at + 1).matches("\\d{1,18}")) {
             return "";
         }
-        params.put("key", filter.after().substring(0, at));
-        params.put("id", Long.parseLong(filter.after().substring(at + 1)));
         Sort sort = filter.sort();
+        String key = filter.after().substring(0, at);
+        if (!sort.keys.test(key)) {
+            return "";
+        }
+        params.put("key", key);
+        params.put("id", Long.parseLong(filter.after().substring(at + 1)));
         return "%s (%s, o.id) %s (cast(:key as %s), :id)"
                 .formatted(
                         params.size() > 2 ? " and" : " where",
                         sort.key,
                         sort.direction.equals("desc") ? "<" : ">",
                         sort.type);
+    }
+
+    private static boolean isDay(String key) {
+        try {
+            return !LocalDate.parse(key).isBefore(LocalDate.EPOCH);
+        } catch (DateTimeParseException e) {
+            return false;
+        }
     }
 
     private static String next(Summary last) {

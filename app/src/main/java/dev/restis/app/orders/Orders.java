@@ -78,7 +78,7 @@ public class Orders {
 
     static final String FORM = "FORM";
     static final int MOST_PIECES = 1000;
-    private static final int MOST_LINES = 500;
+    static final int MOST_LINES = 500;
     private static final int LONGEST_NOTE = 500;
 
     private final OrderStore store;

@@ -1,0 +1,68 @@
+import { Button, Group, TextInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
+import type { Schemas } from '../../api/client';
+import { Await, Empty } from '../../shared/Page';
+import { patternsQuery } from '../../shared/piece/queries';
+import { articlesQuery } from '../stock/queries';
+
+type Known = (patterns: Schemas['PatternView'][], articles: Schemas['Article'][]) => ReactNode;
+
+/** Waits for the book and the shelves that pieces are chosen from; without any cord, the way to Stock. */
+export function Choosing({ children }: { children: Known }) {
+  const { t } = useTranslation();
+  const patterns = useQuery(patternsQuery);
+  const articles = useQuery(articlesQuery);
+  return (
+    <Await query={patterns}>
+      {(p) => (
+        <Await query={articles}>
+          {(a) =>
+            a.some((article) => article.kind === 'CORD') ? (
+              children(p, a)
+            ) : (
+              <Empty words={t('newOrder.noCord')}>
+                <Button component={Link} to="/stock">
+                  {t('newOrder.toStock')}
+                </Button>
+              </Empty>
+            )
+          }
+        </Await>
+      )}
+    </Await>
+  );
+}
+
+interface HeadProps {
+  customer: string;
+  onCustomer: (customer: string) => void;
+  due: string;
+  onDue: (due: string) => void;
+  problem: (field: string) => string | undefined;
+}
+
+/** For whom it is, and when it is wanted. */
+export function CustomerAndDay({ customer, onCustomer, due, onDue, problem }: HeadProps) {
+  const { t } = useTranslation();
+  return (
+    <Group grow align="flex-start">
+      <TextInput
+        label={t('orders.customer')}
+        value={customer}
+        onChange={(e) => onCustomer(e.currentTarget.value)}
+        error={problem('customer')}
+        data-autofocus
+      />
+      <TextInput
+        type="date"
+        label={t('newOrder.due')}
+        value={due}
+        onChange={(e) => onDue(e.currentTarget.value)}
+        error={problem('due')}
+      />
+    </Group>
+  );
+}
