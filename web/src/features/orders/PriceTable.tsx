@@ -11,16 +11,18 @@ import { quoteTextQuery } from './queries';
 
 const PARTS = ['material', 'labour', 'margin', 'fees', 'rounding', 'off'] as const;
 
-/** What makes another order of it than the one that a price was named for. */
-const CHANGES = ['CHANGED', 'SPLIT', 'CANCELLED_REST', 'REOPENED'];
+/** Whether it made other pieces of the order than those that a price was named for; who it is for does not matter. */
+const ofPieces = ({ what, detail }: Schemas['EventView']) =>
+  what === 'SPLIT' ||
+  what === 'CANCELLED_REST' ||
+  (what === 'CHANGED' && (detail.fields ?? '').includes('line'));
 
 /** What the order costs: what was named to the customer, or what it would cost today. */
 export function PriceTable({ order }: { order: Schemas['OrderView'] }) {
   const { t } = useTranslation();
   const [today, setToday] = useState(false);
   const quote = order.quote;
-  const changed =
-    quote !== undefined && order.history.some((e) => CHANGES.includes(e.what) && e.at > quote.at);
+  const changed = quote !== undefined && order.history.some((e) => ofPieces(e) && e.at > quote.at);
   const price = today || !quote ? order.price : quote.price;
   const parts = PARTS.filter((part) => price.lines.some((line) => line[part] !== 0));
   return (

@@ -101,7 +101,14 @@ it('shows the price that was agreed, and today’s only when asked', () => {
   expect(screen.getAllByText('€15.00')).toHaveLength(2);
 });
 
-it('says when the order is not the one any more that the price was named for', () => {
+test.each([
+  ['CHANGED', 'line 1', '2031-03-02T10:00:00Z', true],
+  ['CHANGED', 'customer, lines', '2031-03-02T10:00:00Z', true],
+  ['SPLIT', '', '2031-03-02T10:00:00Z', true],
+  ['CHANGED', 'customer, due, note', '2031-03-02T10:00:00Z', false],
+  ['CHANGED', 'line 1', '2031-02-28T10:00:00Z', false],
+  ['CUT', '', '2031-03-02T10:00:00Z', false],
+] as const)('a price that was named for other pieces is told: %s of %s at %s', (what, fields, at, told) => {
   const quote = {
     id: 1,
     number: 1,
@@ -110,16 +117,10 @@ it('says when the order is not the one any more that the price was named for', (
     validUntil: '2031-03-15',
     price: price([], 12),
   };
-  const changed = {
-    id: 9,
-    at: '2031-03-02T10:00:00Z',
-    who: 'Bram',
-    what: 'CHANGED',
-    detail: {},
-  } as Schemas['EventView'];
-  show(<PriceTable order={order({ quote, history: [changed] })} />, [[quoteTextQuery(7).queryKey, '']]);
-  expect(screen.getByText(/changed since this price was named/)).toBeTruthy();
-  expect(screen.getByText('€15.00')).toBeTruthy();
+  const event: Schemas['EventView'] = { id: 9, at, who: 'Bram', what, detail: { fields } };
+  show(<PriceTable order={order({ quote, history: [event] })} />, [[quoteTextQuery(7).queryKey, '']]);
+  expect(screen.queryByText(/changed since this price was named/) !== null).toBe(told);
+  expect(screen.queryAllByText('€15.00')).toHaveLength(told ? 1 : 0);
 });
 
 it('shows what it would cost as long as nothing was named', () => {
