@@ -83,9 +83,11 @@ public record Pattern(
 
     /** How many legs run in any of {@code seats}. */
     public int legsIn(Collection<Seat> seats) {
-        return roles.stream()
-                .mapToInt(r -> seats.stream().mapToInt(r::legsIn).sum())
-                .sum();
+        int legs = 0;
+        for (Role role : roles) {
+            legs += role.legsIn(seats);
+        }
+        return legs;
     }
 
     public int legsIn(Seat seat) {
@@ -94,9 +96,11 @@ public record Pattern(
 
     /** How many free ends the legs in {@code seats} have: two of a straight strand, one of a folded one's leg. */
     public int endsIn(Collection<Seat> seats) {
-        return roles.stream()
-                .mapToInt(r -> seats.stream().mapToInt(r::legsIn).sum() * endsOfLeg(r))
-                .sum();
+        int ends = 0;
+        for (Role role : roles) {
+            ends += role.legsIn(seats) * endsOfLeg(role);
+        }
+        return ends;
     }
 
     public static int endsOfLeg(Role role) {

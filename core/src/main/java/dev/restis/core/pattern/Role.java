@@ -1,6 +1,7 @@
 package dev.restis.core.pattern;
 
 import dev.restis.core.stitch.Seat;
+import java.util.Collection;
 import java.util.List;
 
 /**
@@ -61,8 +62,12 @@ public record Role(String code, List<Integer> slots, int count, List<Seat> legs)
         return slots.get(Math.min(leg, slots.size() - 1));
     }
 
-    /** How many legs of all its strands run in {@code seat}. */
-    public int legsIn(Seat seat) {
-        return count * (int) legs.stream().filter(seat::equals).count();
+    /** How many legs of all its strands run in any of {@code seats}. */
+    public int legsIn(Collection<Seat> seats) {
+        int each = 0;
+        for (Seat leg : legs) {
+            each += seats.contains(leg) ? 1 : 0;
+        }
+        return count * each;
     }
 }

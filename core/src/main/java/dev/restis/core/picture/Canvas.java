@@ -2,12 +2,12 @@ package dev.restis.core.picture;
 
 import dev.restis.core.picture.Picture.Kind;
 import dev.restis.core.picture.Picture.Mark;
+import dev.restis.core.picture.Picture.Place;
 import dev.restis.core.picture.Picture.Points;
 import dev.restis.core.picture.Picture.Stamp;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
 
 /**
  * Collects marks by depth. A strand is cut wherever it passes from one layer of depth to the next, and layers are
@@ -16,21 +16,20 @@ import java.util.TreeMap;
 final class Canvas {
 
     private static final double NOWHERE = 1e9;
+    private static final List<Place> ONCE = List.of(Place.ORIGIN);
 
-    /** Marks of one layer. */
-    private record Layer(List<Mark> marks, List<Double> at) {}
+    /** Marks of one depth that go to the same places. */
+    private record Layer(int depth, List<Mark> marks, List<Place> at) {}
 
-    private final double layerDepth;
-    private final Map<Integer, List<Layer>> layers = new TreeMap<>();
-    private Map<Integer, List<Mark>> open = new TreeMap<>();
-    private List<Double> places = List.of(0.0);
-    private double firstPlace;
-    private double lastPlace;
-    private boolean unrolled;
-    private double bendFrom;
-    private double bendTo = 1;
-    private double bendOut;
-    private double shift;
+    private final double layersInMillimetre;
+    private final List<Layer> layers = new ArrayList<>();
+    /** The first of the layers that are still drawn on. */
+    private int open;
+
+    private List<Place> places = ONCE;
+    /** The places that what is drawn reaches farthest from. */
+    private List<Place> outermost = ONCE;
+
     private double minX = NOWHERE;
     private double minY = NOWHERE;
     private double maxX = -NOWHERE;
@@ -40,62 +39,37 @@ final class Canvas {
      * @param layerDepth how deep a layer is, millimetres
      */
     Canvas(double layerDepth) {
-        this.layerDepth = layerDepth;
+        this.layersInMillimetre = 1 / layerDepth;
     }
 
-    /** What {@code drawing} draws is painted at each of {@code at}, moved along by so much. */
-    void repeated(List<Double> at, Runnable drawing) {
-        if (unrolled) {
-            at.forEach(place -> {
-                shift = place;
-                drawing.run();
-            });
-            shift = 0;
+    /** What {@code drawing} draws is painted at each of {@code at}. */
+    void repeated(List<Place> at, Runnable drawing) {
+        if (at.isEmpty()) {
             return;
         }
-        close();
-        at(List.copyOf(at));
+        at(at, at.stream().allMatch(Place::level) ? ends(at) : at);
         drawing.run();
-        close();
-        at(List.of(0.0));
+        at(ONCE, ONCE);
     }
 
-    private void at(List<Double> newPlaces) {
+    private void at(List<Place> newPlaces, List<Place> newOutermost) {
         places = newPlaces;
-        firstPlace = newPlaces.stream().mapToDouble(p -> p).min().orElse(0);
-        lastPlace = newPlaces.stream().mapToDouble(p -> p).max().orElse(0);
+        outermost = newOutermost;
+        open = layers.size();
     }
 
-    /** What {@code drawing} draws between {@code from} and {@code to} is bowed sideways, {@code out} at the middle. */
-    void bent(double from, double to, double out, Runnable drawing) {
-        bendFrom = from;
-        bendTo = to;
-        bendOut = out;
-        unrolled = true;
-        drawing.run();
-        unrolled = false;
-        bendOut = 0;
+    private static List<Place> ends(List<Place> at) {
+        Place first = at.get(0);
+        Place last = first;
+        for (Place place : at) {
+            first = place.along() < first.along() ? place : first;
+            last = place.along() > last.along() ? place : last;
+        }
+        return List.of(first, last);
     }
 
-    /** Whether what is drawn now is bowed. */
-    boolean bending() {
-        return unrolled;
-    }
-
-    private double bend(double x) {
-        double t = Math.max(0, Math.min(1, (x - bendFrom) / (bendTo - bendFrom)));
-        return bendOut * Math.sin(Math.PI * t);
-    }
-
-    private void close() {
-        open.forEach((depth, marks) ->
-                layers.computeIfAbsent(depth, d -> new ArrayList<>()).add(new Layer(marks, places)));
-        open = new TreeMap<>();
-    }
-
-    /** A strand along {@code samples}: x, y, z of each. */
-    void cord(int slot, double thickness, double[] samples) {
-        double[] line = unrolled ? bowed(samples) : samples;
+    /** A strand along {@code line}: x, y, z of each sample. */
+    void cord(int slot, double thickness, double[] line) {
         int count = line.length / 3;
         int from = 0;
         int layer = layerOf(line[2]);
@@ -125,22 +99,13 @@ final class Canvas {
         reach((left + right) / 2, (top + bottom) / 2, (right - left) / 2 + half, (bottom - top) / 2 + half);
     }
 
-    private double[] bowed(double[] samples) {
-        double[] line = samples.clone();
-        for (int i = 0; i < line.length; i += 3) {
-            line[i] += shift;
-            line[i + 1] += bend(line[i]);
-        }
-        return line;
-    }
-
     /** A straight stretch at one depth. */
     void straight(int slot, double thickness, double fromX, double fromY, double toX, double toY, double depth) {
         cord(slot, thickness, new double[] {fromX, fromY, depth, toX, toY, depth});
     }
 
     private int layerOf(double depth) {
-        return (int) Math.round(depth / layerDepth);
+        return (int) Math.rint(depth * layersInMillimetre);
     }
 
     private void tube(int slot, double thickness, double[] line, int from, int to, int layer) {
@@ -153,7 +118,19 @@ final class Canvas {
     }
 
     private void add(int layer, Mark mark) {
-        open.computeIfAbsent(layer, l -> new ArrayList<>()).add(mark);
+        marksOf(layer).add(mark);
+    }
+
+    /** Few layers are open at a time, and a strand seldom leaves the one it is in by more than one. */
+    private List<Mark> marksOf(int depth) {
+        for (int i = layers.size() - 1; i >= open; i--) {
+            if (layers.get(i).depth() == depth) {
+                return layers.get(i).marks();
+            }
+        }
+        Layer layer = new Layer(depth, new ArrayList<>(), places);
+        layers.add(layer);
+        return layer.marks();
     }
 
     void bead(int slot, double x, double y, double depth, double halfLength, double halfHeight, double halfHole) {
@@ -179,17 +156,33 @@ final class Canvas {
     }
 
     private void reach(double x, double y, double halfLength, double halfHeight) {
-        minX = Math.min(minX, x + firstPlace - halfLength);
-        maxX = Math.max(maxX, x + lastPlace + halfLength);
+        for (Place at : outermost) {
+            if (at.level()) {
+                reached(x + at.along(), y, halfLength, halfHeight);
+            } else {
+                double turn = Math.toRadians(at.turn());
+                double cos = Math.cos(turn);
+                double sin = Math.sin(turn);
+                double half = Math.hypot(halfLength, halfHeight);
+                reached(at.along() + x * cos - y * sin, at.across() + x * sin + y * cos, half, half);
+            }
+        }
+    }
+
+    private void reached(double x, double y, double halfLength, double halfHeight) {
+        minX = Math.min(minX, x - halfLength);
+        maxX = Math.max(maxX, x + halfLength);
         minY = Math.min(minY, y - halfHeight);
         maxY = Math.max(maxY, y + halfHeight);
     }
 
     Picture picture(double from, double to, boolean shortened) {
-        close();
         double margin = 0.5;
-        List<Stamp> stamps = new ArrayList<>();
-        layers.values().forEach(depth -> depth.forEach(layer -> stamps.add(new Stamp(layer.marks(), layer.at()))));
+        layers.sort(Comparator.comparingInt(Layer::depth));
+        List<Stamp> stamps = new ArrayList<>(layers.size());
+        for (Layer layer : layers) {
+            stamps.add(new Stamp(layer.marks(), layer.at()));
+        }
         return new Picture(
                 minX - margin,
                 minY - margin,

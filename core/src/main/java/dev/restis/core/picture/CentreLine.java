@@ -5,6 +5,9 @@ import java.util.List;
 /** A smooth line through points: a uniform Catmull-Rom spline, sampled evenly enough for drawing. */
 final class CentreLine {
 
+    /** Weights for as many samples to a span as pictures ask for. */
+    private static final double[][][] WEIGHTS = {{}, weights(1), weights(2), weights(3), weights(4), weights(5)};
+
     private CentreLine() {}
 
     /** Samples of the spline through all of {@code through}, as x, y, z each; the ends are included. */
@@ -15,11 +18,11 @@ final class CentreLine {
     /**
      * Samples of the spline between the points {@code from} and {@code to}; those beyond only steer its ends.
      *
-     * @param steps samples to each span
+     * @param steps samples to each span, 1 to 5
      */
     static double[] smooth(List<Point> through, int from, int to, int steps) {
         double[] line = new double[3 * ((to - from) * steps + 1)];
-        double[][] weights = weights(steps);
+        double[][] weights = WEIGHTS[steps];
         int next = 0;
         for (int i = from; i < to; i++) {
             Point p0 = through.get(Math.max(0, i - 1));

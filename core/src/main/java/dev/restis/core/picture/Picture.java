@@ -32,12 +32,33 @@ public record Picture(
      * Marks painted together, once at each place.
      *
      * @param marks in painting order
-     * @param at how far along the width each copy is moved, millimetres
+     * @param at where each copy goes
      */
-    public record Stamp(List<Mark> marks, List<Double> at) {
+    public record Stamp(List<Mark> marks, List<Place> at) {
         public Stamp {
             marks = List.copyOf(marks);
             at = List.copyOf(at);
+        }
+    }
+
+    /**
+     * Where a copy goes: turned about its origin, then moved.
+     *
+     * @param along moved to the right, millimetres
+     * @param across moved down, millimetres
+     * @param turn clockwise as seen, degrees
+     */
+    public record Place(double along, double across, double turn) {
+
+        static final Place ORIGIN = along(0);
+
+        static Place along(double along) {
+            return new Place(along, 0, 0);
+        }
+
+        /** Whether the copy is only moved along the width. */
+        boolean level() {
+            return across == 0 && turn == 0;
         }
     }
 

@@ -5,6 +5,7 @@ import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.pattern.Section.KnotKind;
 import dev.restis.core.picture.Lanes.Lane;
 import dev.restis.core.picture.Picture.Kind;
+import dev.restis.core.picture.Picture.Place;
 import dev.restis.core.piece.KnotSize;
 import dev.restis.core.piece.WorkedPiece;
 import dev.restis.core.stitch.Bundle;
@@ -42,9 +43,9 @@ final class Schematics {
 
     /** Turns straight across a bundle. */
     void wraps(int slot, double d, int turns, double half, double from) {
-        List<Double> at = new ArrayList<>();
+        List<Place> at = new ArrayList<>();
         for (int i = 0; i < turns; i++) {
-            at.add(from + (i + 0.5) * d);
+            at.add(Place.along(from + (i + 0.5) * d));
         }
         canvas.repeated(
                 at,

@@ -9,6 +9,7 @@ import dev.restis.core.pattern.Section.Body;
 import dev.restis.core.pattern.Section.KnotKind;
 import dev.restis.core.pattern.Section.StopperKind;
 import dev.restis.core.picture.Lanes.Lane;
+import dev.restis.core.picture.Picture.Place;
 import dev.restis.core.picture.PictureDrawer.Detail;
 import dev.restis.core.piece.PieceFit;
 import dev.restis.core.piece.WorkedBody;
@@ -167,10 +168,10 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
         double bead = worked.beadLength().toMillimetres();
         List<Integer> groups = worked.groups();
         List<StitchRun.Stretch> stretches = new ArrayList<>();
-        List<Double> beads = new ArrayList<>();
+        List<Place> beads = new ArrayList<>();
         for (int g = 0; g < groups.size() && left > 0; g++) {
             if (g > 0) {
-                beads.add(x);
+                beads.add(Place.along(x));
                 on(bead);
                 left -= (int) Math.ceil(bead / pitch);
             }
@@ -295,9 +296,9 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
         }
         straight(section.seats(), x - 1, x + count * length + 1);
         double start = x;
-        List<Double> at = new ArrayList<>();
+        List<Place> at = new ArrayList<>();
         for (int i = 0; i < count; i++) {
-            at.add(start + i * length);
+            at.add(Place.along(start + i * length));
         }
         double across = millimetres(section.hardware(), Measure.ACROSS);
         double hole = millimetres(section.hardware(), Measure.HOLE);
@@ -467,23 +468,13 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
         double pitch = section.hitch().pitch(gauge).toMillimetres();
         int hitches = Math.max(2, (int) Math.round(inside / pitch));
         for (int side : new int[] {-1, 1}) {
-            Canvas leg = canvas;
-            leg.bent(
-                    x,
-                    x + inside,
-                    side * 2.2 * d,
-                    () -> new StitchRun(
-                                    leg,
-                                    centreLines,
-                                    section.hitch(),
-                                    gauge,
-                                    Map.of(
-                                            Seat.WORKING,
-                                            List.of(slots.get(side < 0 ? 0 : slots.size() - 1)),
-                                            Seat.CORE,
-                                            List.of(cores.get(0))),
-                                    inside / hitches)
-                            .draw(x, hitches));
+            Map<Seat, List<Integer>> cords = Map.of(
+                    Seat.WORKING,
+                    List.of(slots.get(side < 0 ? 0 : slots.size() - 1)),
+                    Seat.CORE,
+                    List.of(cores.get(0)));
+            new StitchRun(canvas, centreLines, section.hitch(), gauge, cords, inside / hitches)
+                    .bowed(x, hitches, side * 2.2 * d);
         }
         on(inside);
         return true;

@@ -1,5 +1,6 @@
 package dev.restis.core.picture;
 
+import dev.restis.core.picture.Picture.Place;
 import dev.restis.core.stitch.Gauge;
 import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitch;
@@ -27,6 +28,7 @@ final class StitchRun {
     /** Each path through one repeat, laid flat. */
     private final List<List<Point>> flat;
 
+    private final int[] before;
     private final int steps;
     /** Each path through the first repeat, smooth and twisted; empty until it is drawn. */
     private final List<double[]> first = new ArrayList<>();
@@ -47,6 +49,7 @@ final class StitchRun {
         this.gauge = gauge;
         this.slots = slots;
         this.pitch = pitch;
+        this.before = before(stitch);
         this.layout = Layout.of(stitch, gauge);
         Optional<CentreLines.Lines> tight = centreLines.of(stitch, gauge);
         this.flat = tight.map(lines -> layout.tight(lines, pitch))
@@ -55,9 +58,7 @@ final class StitchRun {
                                 .map(w -> layout.point(w, pitch, path.seat()))
                                 .toList())
                         .toList());
-        int usual = tight.isPresent() ? TIGHT_STEPS : ROUGH_STEPS;
-        // Where stitches are bowed they are small, and each is drawn anew.
-        this.steps = canvas.bending() ? usual / 2 : usual;
+        this.steps = tight.isPresent() ? TIGHT_STEPS : ROUGH_STEPS;
     }
 
     /** A stretch of the body: where it starts, and how many repeats it has. */
@@ -71,20 +72,49 @@ final class StitchRun {
 
     /** Draws stretches of one body, each beginning the stitch anew. */
     void draw(List<Stretch> stretches) {
-        int longest = stretches.stream().mapToInt(Stretch::repeats).max().orElse(0);
+        List<List<Place>> bodies = new ArrayList<>(stretches.size());
+        for (Stretch stretch : stretches) {
+            List<Place> body = new ArrayList<>(stretch.repeats());
+            for (int r = 0; r < stretch.repeats(); r++) {
+                body.add(Place.along(stretch.start() + r * pitch));
+            }
+            bodies.add(body);
+        }
+        repeats(bodies);
+        if (stitch.pathsOf(Seat.CORE) == 0) {
+            stretches.forEach(s -> cores(s.start(), s.start() + s.repeats() * pitch));
+        }
+    }
+
+    /** Draws repeats over one core along a bow, which stands {@code out} at its middle. */
+    void bowed(double start, int repeats, double out) {
+        List<Point> bow = new ArrayList<>(repeats + 1);
+        for (int r = 0; r <= repeats; r++) {
+            bow.add(new Point(start + r * pitch, out * Math.sin(Math.PI * r / repeats), 0));
+        }
+        List<Place> body = new ArrayList<>(repeats);
+        for (int r = 0; r < repeats; r++) {
+            Point from = bow.get(r);
+            double rise = bow.get(r + 1).y() - from.y();
+            body.add(new Place(from.x(), from.y(), Math.toDegrees(Math.atan2(rise, pitch))));
+        }
+        repeats(List.of(body));
+        canvas.cord(slots.getOrDefault(Seat.CORE, List.of(0)).get(0), gauge.core(), CentreLine.smooth(bow, 2));
+    }
+
+    /** Draws a repeat at each place of each body. */
+    private void repeats(List<List<Place>> bodies) {
+        int longest = bodies.stream().mapToInt(List::size).max().orElse(0);
         int period = Math.min(period(), longest);
         for (int phase = 0; phase < period; phase++) {
-            List<Double> at = new ArrayList<>();
-            for (Stretch stretch : stretches) {
-                for (int r = phase; r < stretch.repeats(); r += period) {
-                    at.add(stretch.start() + r * pitch);
+            List<Place> at = new ArrayList<>();
+            for (List<Place> body : bodies) {
+                for (int r = phase; r < body.size(); r += period) {
+                    at.add(body.get(r));
                 }
             }
             int now = phase;
             canvas.repeated(at, () -> repeat(now));
-        }
-        if (stitch.pathsOf(Seat.CORE) == 0) {
-            stretches.forEach(s -> cores(s.start(), s.start() + s.repeats() * pitch));
         }
     }
 
@@ -162,7 +192,7 @@ final class StitchRun {
     private double[] smooth(int path) {
         List<Point> flatLine = flat.get(path);
         List<Point> line = new ArrayList<>(flatLine.size() + 3);
-        List<Point> last = flat.get(before(path));
+        List<Point> last = flat.get(before[path]);
         line.add(last.get(last.size() - 1).moved(-pitch, 0));
         line.addAll(flatLine);
         List<Point> next = flat.get(stitch.paths().get(path).next());
@@ -194,20 +224,20 @@ final class StitchRun {
         line[at + 2] = y * sin + z * cos;
     }
 
-    private int before(int path) {
-        for (int p = 0; p < stitch.paths().size(); p++) {
-            if (stitch.paths().get(p).next() == path) {
-                return p;
-            }
+    /** For each path, the one that leads to it. */
+    private static int[] before(Stitch stitch) {
+        int[] before = new int[stitch.paths().size()];
+        for (int p = 0; p < before.length; p++) {
+            before[stitch.paths().get(p).next()] = p;
         }
-        throw new IllegalStateException("Impossible state: no path of " + stitch.code() + " leads to its path " + path);
+        return before;
     }
 
     /** The cord of the strand that follows path {@code path} in repeat {@code phase}. */
     private int slotOn(int path, int phase, Seat seat) {
         int at = path;
-        for (int r = 0; r < phase; r++) {
-            at = before(at);
+        for (int r = phase % ring(path); r > 0; r--) {
+            at = before[at];
         }
         int place = 0;
         for (int p = 0; p < at; p++) {

@@ -2,6 +2,7 @@ package dev.restis.core.picture;
 
 import dev.restis.core.picture.Picture.Kind;
 import dev.restis.core.picture.Picture.Mark;
+import dev.restis.core.picture.Picture.Place;
 import dev.restis.core.picture.Picture.Points;
 import dev.restis.core.picture.Picture.Stamp;
 import java.util.List;
@@ -49,7 +50,7 @@ public final class SvgWriter {
     }
 
     private void stamp(Stamp stamp, int id) {
-        boolean once = stamp.at().size() == 1 && stamp.at().get(0) == 0;
+        boolean once = stamp.at().size() == 1 && stamp.at().get(0).equals(Place.ORIGIN);
         if (!once) {
             svg.append("<defs><g id=\"s").append(id).append("\">");
         }
@@ -68,10 +69,22 @@ public final class SvgWriter {
         }
         if (!once) {
             svg.append("</g></defs>");
-            for (double at : stamp.at()) {
-                svg.append("<use href=\"#s").append(id).append("\" x=\"");
-                number(at).append("\"/>");
+            for (Place at : stamp.at()) {
+                svg.append("<use href=\"#s").append(id);
+                place(at);
             }
+        }
+    }
+
+    private void place(Place at) {
+        if (at.level()) {
+            svg.append("\" x=\"");
+            number(at.along()).append("\"/>");
+        } else {
+            svg.append("\" transform=\"translate(");
+            number(at.along()).append(' ');
+            number(at.across()).append(") rotate(");
+            svg.append(Math.round(at.turn() * 10) / 10.0).append(")\"/>");
         }
     }
 

@@ -6,6 +6,7 @@ import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.fit.EyeFit;
 import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.Pattern;
+import dev.restis.core.pattern.Role;
 import dev.restis.core.pattern.Section.Body;
 import dev.restis.core.pattern.Section.KnotKind;
 import dev.restis.core.pattern.Section.Motif;
@@ -20,7 +21,6 @@ import dev.restis.core.stitch.Stitches;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.DoubleStream;
 
 /** The gauges and parts of a request that several sums share. */
 final class Parts {
@@ -43,15 +43,15 @@ final class Parts {
 
     /** The thickest worked cord among the legs in {@code seats}, so that knots are never reckoned too small. */
     double thickest(Collection<Seat> seats) {
-        return diameters(seats).max().orElse(0);
-    }
-
-    private DoubleStream diameters(Collection<Seat> seats) {
-        return pattern.roles().stream()
-                .flatMapToDouble(
-                        role -> java.util.stream.IntStream.range(0, role.legs().size())
-                                .filter(leg -> seats.contains(role.legs().get(leg)))
-                                .mapToDouble(leg -> worked(role.slotOf(leg))));
+        double thickest = 0;
+        for (Role role : pattern.roles()) {
+            for (int leg = 0; leg < role.legs().size(); leg++) {
+                if (seats.contains(role.legs().get(leg))) {
+                    thickest = Math.max(thickest, worked(role.slotOf(leg)));
+                }
+            }
+        }
+        return thickest;
     }
 
     int legs(Collection<Seat> seats) {

@@ -62,10 +62,13 @@ class PictureDrawerTest {
                         .allSatisfy(stamp -> stamp.marks().stream()
                                 .filter(m -> m.kind() != Kind.BREAK)
                                 .forEach(mark -> stamp.at().forEach(at -> {
-                                    assertThat(mark.points().get(0) - picture.left() + at)
+                                    double turn = Math.toRadians(at.turn());
+                                    double x = mark.points().get(0);
+                                    double y = mark.points().get(1);
+                                    assertThat(at.along() + x * Math.cos(turn) - y * Math.sin(turn) - picture.left())
                                             .as(pattern.code())
                                             .isBetween(0.0, picture.width());
-                                    assertThat(mark.points().get(1) - picture.top())
+                                    assertThat(at.across() + x * Math.sin(turn) + y * Math.cos(turn) - picture.top())
                                             .isBetween(0.0, picture.height());
                                 })));
             }
