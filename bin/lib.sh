@@ -58,7 +58,7 @@ need_all() { need_java; need_node; need_postgres; need_chromium; }
 
 sources_hash() {
   {
-    find pom.xml .mvn core app web bench demo docs/openapi.json -type f \
+    find pom.xml .mvn core app web bench standins demo docs/openapi.json -type f \
       -not -path '*/target/*' -not -path '*/node_modules/*' -not -path 'web/dist/*' -not -name schema.d.ts -print0 \
       | sort -z | xargs -0 sha256sum
     java -version 2>&1
@@ -70,7 +70,7 @@ build_if_changed() {
   hash=$(sources_hash)
   if [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$hash" ] && [ -f app/target/app-0.1.0-exec.jar ] && [ -d app/target/app ]; then return; fi
   say "Building Restis (the first time takes a few minutes) ..."
-  mvn -q -B package -DskipTests -Dspotless.check.skip -pl core,web,app,bench >&2 || die "The build failed; its last lines are above."
+  mvn -q -B package -DskipTests -Dspotless.check.skip -pl core,web,app,bench,standins >&2 || die "The build failed; its last lines are above."
   unpack
   mkdir -p .restis
   echo "$hash" > "$stamp"
@@ -148,6 +148,16 @@ run_workshop() {
   say "Restis has stopped."
 }
 
+# The demo's shop, or another with its key, delivers a day's orders and ends.
+deliver_from_shop() {
+  local home orders=${1:-20} seed=${2:-$(date +%s)}
+  home=$(home_of demo)
+  [ -f "$home/address" ] || home=$(home_of workshop)
+  [ -f "$home/address" ] || die "Nothing is running. Start it first: bin/restis demo"
+  java -cp standins/target/standins-0.1.0.jar dev.restis.standins.ShopFeed \
+    "$(cat "$home/address")" "${RESTIS_SHOP_KEY:-harbour-kiosk-key}" "$orders" "$seed" "HK-$seed-"
+}
+
 stop_all() {
   local kind home pid any=
   for kind in demo workshop; do
@@ -175,8 +185,8 @@ status_all() {
 
 run_tests() { exec mvn -B -ntp verify; }
 
-measure_answers() { mvn -q -B -ntp verify -pl core,web,app,e2e -Dsurefire.failIfNoSpecifiedTests=false -Dtest=AnswerTimes -DexcludedGroups= | grep ' ms, p95 ' ; }
-take_screenshots() { exec mvn -B -ntp verify -pl core,web,app,e2e -Dsurefire.failIfNoSpecifiedTests=false -Dtest=ScreenshotsTest -DexcludedGroups= ; }
+measure_answers() { mvn -q -B -ntp verify -pl core,web,app,standins,e2e -Dsurefire.failIfNoSpecifiedTests=false -Dtest=AnswerTimes -DexcludedGroups= | grep ' ms, p95 ' ; }
+take_screenshots() { exec mvn -B -ntp verify -pl core,web,app,standins,e2e -Dsurefire.failIfNoSpecifiedTests=false -Dtest=ScreenshotsTest -DexcludedGroups= ; }
 
 # The web part is left as it is: it is built against the description that is about to be written.
 write_api() { exec mvn -B -ntp test -pl core,web,app -Dexec.skip=true -Dweb.skip=true -Dsurefire.failIfNoSpecifiedTests=false -Dtest=ApiDescriptionTest -Drestis.api.write=true; }

@@ -18,6 +18,7 @@ const NewOrderPage = lazy(() => import('../features/orders/NewOrderPage'));
 const LinePage = lazy(() => import('../features/orders/LinePage'));
 const GroupPage = lazy(() => import('../features/orders/GroupPage'));
 const ImportPage = lazy(() => import('../features/orders/ImportPage'));
+const TrayPage = lazy(() => import('../features/shop/TrayPage'));
 const PlanPage = lazy(() => import('../features/plan/PlanPage'));
 const CutPage = lazy(() => import('../features/cut/CutPage'));
 const PatternsPage = lazy(() => import('../features/patterns/PatternsPage'));
@@ -76,6 +77,7 @@ function Inside() {
                 <Route path="/orders" element={<OrdersPage />} />
                 <Route path="/orders/new" element={<NewOrderPage />} />
                 <Route path="/orders/group" element={<GroupPage />} />
+                <Route path="/orders/deliveries" element={<TrayPage />} />
                 <Route path="/orders/import" element={<ImportPage />} />
                 <Route path="/orders/:id" element={<OrderPage />} />
                 <Route path="/orders/:id/lines/:line" element={<LinePage />} />

@@ -2,6 +2,7 @@ import {
   Alert,
   Button,
   Checkbox,
+  Code,
   Group,
   NativeSelect,
   Progress,
@@ -12,57 +13,81 @@ import {
 } from '@mantine/core';
 import { Dropzone } from '@mantine/dropzone';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { formatDay } from '../../shared/format';
 import { Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
+import { deliveryQuery, deliveryTextQuery } from '../shop/queries';
 import classes from './ImportPage.module.css';
-import { cancelImport, progressQuery, sampleFile, useImport, usePreview } from './queries';
+import {
+  cancelImport,
+  progressQuery,
+  sampleFile,
+  type Source as TakenFrom,
+  useImport,
+  usePreview,
+} from './queries';
 
 type How = Schemas['Request'];
 type View = Schemas['FileView'];
 type Row = Schemas['RowView'];
 
-/** A file of orders: drop it, say which column is what, see what each row would do, mend what is bad, take it. */
+/**
+ * A file of orders: drop it, say which column is what, see what each row would do, mend what is bad, take it. What a shop
+ * delivered, and could not be taken by itself, is looked at in the same way.
+ */
 export default function ImportPage() {
-  const { t } = useTranslation();
+  const [address] = useSearchParams();
+  const delivery = Number(address.get('delivery'));
+  return delivery > 0 ? <Delivered key={delivery} id={delivery} /> : <Chosen />;
+}
+
+/** Looking at what is to be taken, as often as something about it is changed, and taking it. */
+function useTaking() {
   const { units } = useUnits();
   const preview = usePreview();
   const take = useImport();
-  const [file, setFile] = useState<File>();
+  const [what, setWhat] = useState<TakenFrom>();
   const [how, setHow] = useState<How>({ units });
-  const look = (chosen: File, next: How) => {
+  const look = (chosen: TakenFrom, next: How) => {
     take.reset();
-    setFile(chosen);
+    setWhat(chosen);
     setHow(next);
-    preview.mutate({ file: chosen, how: next });
+    preview.mutate({ what: chosen, how: next });
   };
-  const again = (change: Partial<How>) => file && look(file, { ...how, ...change });
-  const seen = preview.data;
+  const again = (change: Partial<How>) => what && look(what, { ...how, ...change });
   const run = (mode: 'ALL' | 'GOOD_ROWS') => {
-    if (!file) return;
+    if (!what) return;
     const key = crypto.randomUUID();
     setHow({ ...how, key });
-    take.mutate({ file, how: { ...how, key }, mode });
+    take.mutate({ what, how: { ...how, key }, mode });
   };
+  return { units, preview, take, what, how, look, again, run };
+}
+
+function Chosen() {
+  const { t } = useTranslation();
+  const taking = useTaking();
+  const { units, preview, take, what, how, look } = taking;
+  const file = what?.file;
   return (
     <Page title={t('import.title')}>
       {!take.data && (
         <Dropzone
-          onDrop={(files) => files[0] && look(files[0], { units, source: how.source })}
+          onDrop={(files) => files[0] && look({ file: files[0] }, { units, source: how.source })}
           multiple={false}
-          loading={preview.isPending && !seen}
-          p={seen ? 'sm' : 'xl'}
+          loading={preview.isPending && !preview.data}
+          p={preview.data ? 'sm' : 'xl'}
           inputProps={{ 'aria-label': t('import.choose') }}
         >
           <Text ta="center" fw={600}>
             {file ? t('import.another', { name: file.name }) : t('import.drop')}
           </Text>
-          {!seen && (
+          {!preview.data && (
             <Text ta="center" size="sm" c="dimmed">
               {t('import.columns')}
             </Text>
@@ -71,7 +96,7 @@ export default function ImportPage() {
       )}
       {!file && (
         <Group justify="center">
-          <Button variant="default" onClick={() => sampleFile().then((f) => look(f, { units }))}>
+          <Button variant="default" onClick={() => sampleFile().then((f) => look({ file: f }, { units }))}>
             {t('import.useSample')}
           </Button>
           <Button variant="subtle" component="a" href="/api/orders/sample.csv" download>
@@ -79,6 +104,55 @@ export default function ImportPage() {
           </Button>
         </Group>
       )}
+      <Judged taking={taking} />
+    </Page>
+  );
+}
+
+/** What a shop delivered. */
+function Delivered({ id }: { id: number }) {
+  const { t } = useTranslation();
+  const taking = useTaking();
+  const { units, look } = taking;
+  const delivery = useQuery(deliveryQuery(id));
+  const text = useQuery(deliveryTextQuery(id));
+  const first = useRef(true);
+  useEffect(() => {
+    if (first.current) look({ delivery: id }, { units });
+    first.current = false;
+  });
+  return (
+    <Page
+      title={t('tray.one', { source: delivery.data?.source ?? '' })}
+      actions={
+        <Button component={Link} to="/orders/deliveries" variant="default">
+          {t('tray.backTo')}
+        </Button>
+      }
+    >
+      {delivery.data?.superseded && (
+        <Alert color="straw" variant="outline">
+          {t('tray.superseded')}
+        </Alert>
+      )}
+      <Judged taking={taking} />
+      {text.data && !taking.take.data && (
+        <Stack className="panel" p="sm" gap="xs">
+          <Text fw={600}>{t('tray.sent')}</Text>
+          <Code block className={classes.sent}>
+            {text.data}
+          </Code>
+        </Stack>
+      )}
+    </Page>
+  );
+}
+
+function Judged({ taking }: { taking: ReturnType<typeof useTaking> }) {
+  const { preview, take, what, how, again, run } = taking;
+  const seen = preview.data;
+  return (
+    <>
       <ProblemNote error={preview.error ?? take.error} />
       {take.isPending && how.key && <Running id={how.key} />}
       {take.data ? (
@@ -86,14 +160,14 @@ export default function ImportPage() {
       ) : (
         seen && (
           <>
-            <Source view={seen} how={how} onChange={again} />
+            <Source view={seen} how={how} named={what?.delivery !== undefined} onChange={again} />
             {seen.all > 0 && (
               <Seen view={seen} how={how} busy={take.isPending} onTake={run} onChange={again} />
             )}
           </>
         )
       )}
-    </Page>
+    </>
   );
 }
 
@@ -152,7 +226,7 @@ interface SourceProps {
 }
 
 /** How the file was recognised, where it comes from, and which of its columns holds what. */
-function Source({ view, how, onChange }: SourceProps) {
+function Source({ view, how, named, onChange }: SourceProps & { named: boolean }) {
   const { t } = useTranslation();
   const missing = view.columns.filter((c) => c.needed && !c.column);
   const [open, setOpen] = useState(false);
@@ -160,14 +234,16 @@ function Source({ view, how, onChange }: SourceProps) {
   return (
     <Stack className="panel" p="sm" gap="xs">
       <Group gap="md" align="flex-end">
-        <TextInput
-          label={t('import.source')}
-          placeholder={t('import.sourceHint')}
-          w={230}
-          value={source}
-          onChange={(e) => setSource(e.currentTarget.value)}
-          onBlur={() => source !== (how.source ?? '') && onChange({ source })}
-        />
+        {!named && (
+          <TextInput
+            label={t('import.source')}
+            placeholder={t('import.sourceHint')}
+            w={230}
+            value={source}
+            onChange={(e) => setSource(e.currentTarget.value)}
+            onBlur={() => source !== (how.source ?? '') && onChange({ source })}
+          />
+        )}
         <Text size="sm" c="dimmed" pb={8}>
           {t('import.form', {
             kind: view.form.kind,

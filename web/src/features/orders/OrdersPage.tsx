@@ -1,4 +1,5 @@
 import {
+  Alert,
   Anchor,
   Button,
   Checkbox,
@@ -11,7 +12,7 @@ import {
   TextInput,
 } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import { useInfiniteQuery } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
@@ -20,6 +21,7 @@ import { formatDay } from '../../shared/format';
 import { Await, Empty, Page } from '../../shared/Page';
 import { PieceChip } from '../../shared/PiecePicture';
 import { Verdict } from '../../shared/Verdict';
+import { deliveriesQuery } from '../shop/queries';
 import { QuickEntry } from './QuickEntry';
 import { type Act, type OrderFilter, ordersQuery, useActMany } from './queries';
 
@@ -89,6 +91,7 @@ export default function OrdersPage() {
       }
     >
       <QuickEntry />
+      <InTheTray />
       <Group align="flex-end" gap="sm">
         <TextInput
           type="search"
@@ -156,6 +159,28 @@ export default function OrdersPage() {
         }}
       </Await>
     </Page>
+  );
+}
+
+/** Deliveries that wait for somebody to look at them; nothing when there are none. */
+function InTheTray() {
+  const { t } = useTranslation();
+  const { data } = useQuery(deliveriesQuery(true));
+  if (!data?.length) return null;
+  return (
+    <Alert color="straw" variant="outline" p="sm">
+      <Group justify="space-between" gap="sm">
+        <Text>
+          {t('tray.notice', {
+            count: data.length,
+            shops: [...new Set(data.map((d) => d.source))].join(', '),
+          })}
+        </Text>
+        <Button component={Link} to="/orders/deliveries" variant="default" size="sm">
+          {t('tray.open')}
+        </Button>
+      </Group>
+    </Alert>
   );
 }
 

@@ -150,19 +150,42 @@ function fileBody(file: File, how: Schemas['Request']) {
   return { body: form as never, bodySerializer: (body: unknown) => body as FormData };
 }
 
+/** What is taken: a file that somebody chose, or what a shop delivered. */
+export type Source = { file: File; delivery?: undefined } | { file?: undefined; delivery: number };
+
+interface Asked {
+  what: Source;
+  how: Schemas['Request'];
+}
+
 export function usePreview() {
   return useMutation({
-    mutationFn: ({ file, how }: { file: File; how: Schemas['Request'] }) =>
-      ask(api.POST('/api/orders/import/preview', fileBody(file, how))),
+    mutationFn: ({ what, how }: Asked) =>
+      what.file
+        ? ask(api.POST('/api/orders/import/preview', fileBody(what.file, how)))
+        : ask(
+            api.POST('/api/deliveries/{id}/preview', { params: { path: { id: what.delivery } }, body: how }),
+          ),
   });
 }
 
 export function useImport() {
   const refresh = useRefreshWork();
+  const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ file, how, mode }: { file: File; how: Schemas['Request']; mode: 'ALL' | 'GOOD_ROWS' }) =>
-      ask(api.POST('/api/orders/import', { params: { query: { mode } }, ...fileBody(file, how) })),
-    onSuccess: refresh,
+    mutationFn: ({ what, how, mode }: Asked & { mode: 'ALL' | 'GOOD_ROWS' }) =>
+      what.file
+        ? ask(api.POST('/api/orders/import', { params: { query: { mode } }, ...fileBody(what.file, how) }))
+        : ask(
+            api.POST('/api/deliveries/{id}/take', {
+              params: { path: { id: what.delivery }, query: { mode } },
+              body: how,
+            }),
+          ),
+    onSuccess: () => {
+      client.invalidateQueries({ queryKey: ['deliveries'] });
+      return refresh();
+    },
   });
 }
 

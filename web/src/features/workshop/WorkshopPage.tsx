@@ -6,6 +6,7 @@ import { ProblemError } from '../../api/client';
 import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { PriceRules } from '../orders/PriceRules';
+import { ShopFeeds } from '../shop/ShopFeeds';
 import { OpenMinutes } from './OpenMinutes';
 import { peopleQuery, useAddPerson, useSession } from './queries';
 
@@ -17,6 +18,7 @@ export function WorkshopPage() {
       <Text maw={680}>{t('later.workshop')}</Text>
       <OpenMinutes owner={session?.role === 'OWNER'} />
       <PriceRules owner={session?.role === 'OWNER'} />
+      {session?.role === 'OWNER' && <ShopFeeds />}
       {session?.role === 'OWNER' && <People />}
     </Page>
   );

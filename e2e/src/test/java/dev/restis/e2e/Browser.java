@@ -80,6 +80,10 @@ final class Browser implements AutoCloseable {
         }
     }
 
+    String address() {
+        return address;
+    }
+
     List<String> troubles() {
         return List.copyOf(troubles);
     }

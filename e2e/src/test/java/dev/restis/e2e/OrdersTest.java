@@ -8,7 +8,9 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.FilePayload;
+import dev.restis.standins.ShopFeed;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -80,6 +82,52 @@ class OrdersTest extends DemoTest {
                 .click();
         assertThat(page.getByRole(AriaRole.HEADING, heading("3 × Snake-knot band")))
                 .isVisible();
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void aShopDeliversAndWhatItBrokeIsMendedInTheTray(int width) throws Exception {
+        Process shop = new ProcessBuilder(
+                        ProcessHandle.current().info().command().orElse("java"),
+                        "-cp",
+                        Path.of(ShopFeed.class
+                                        .getProtectionDomain()
+                                        .getCodeSource()
+                                        .getLocation()
+                                        .toURI())
+                                .toString(),
+                        ShopFeed.class.getName(),
+                        browser.address(),
+                        "harbour-kiosk-key",
+                        "15",
+                        "5",
+                        "T" + width + "-")
+                .inheritIO()
+                .start();
+        assertThat(shop.waitFor()).isZero();
+        Page page = browser.open(ColorScheme.LIGHT, width, 844);
+        Browser.signIn(page, "Bram");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Look at them"))
+                .click();
+        Locator changed = page.locator(".panel", new Page.LocatorOptions().setHasText("T" + width + "-013"));
+        assertThat(changed).containsText("The order says");
+        Locator broken = page.locator(".panel", new Page.LocatorOptions().setHasText("T" + width + "-015"));
+        assertThat(broken).containsText("quantity");
+        assertThat(Browser.scrollsSideways(page)).isFalse();
+        broken.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Look and mend"))
+                .click();
+        page.getByLabel("quantity of row 1").fill("2");
+        Browser.click(page, "Mend");
+        Browser.click(page, "Import the row");
+        assertThat(page.getByText("1 row imported, 2 pieces to plan")).isVisible();
+        page.navigate("/orders/deliveries");
+        changed.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Set aside"))
+                .click();
+        assertThat(changed).hasCount(0);
+        assertThat(broken).hasCount(0);
+        page.navigate("/orders/deliveries?show=all");
+        assertThat(changed.first()).containsText("by Bram");
+        assertThat(broken).containsText("Taken");
     }
 
     @Test

@@ -7,6 +7,7 @@ import dev.restis.app.patterns.PieceChoices;
 import dev.restis.app.patterns.PieceChoices.PartChoice;
 import dev.restis.app.plan.Batches;
 import dev.restis.app.plan.OpenWork;
+import dev.restis.app.shop.ShopFeeds;
 import dev.restis.app.stock.Article.ArticleKind;
 import dev.restis.app.stock.Articles;
 import dev.restis.app.stock.Receipts.NewReceipt;
@@ -42,6 +43,8 @@ class DemoWorkshop {
     static final String OWNER = "Tove";
     static final String MAKER = "Bram";
     static final String PASSWORD = "harbour-lantern";
+    /** What the stand-in shop shows. */
+    static final String SHOP_KEY = "harbour-kiosk-key";
 
     /** Two makers, mornings on weekdays, and an hour each on Saturday. */
     private static final Map<DayOfWeek, Integer> OPEN = Map.of(
@@ -62,6 +65,7 @@ class DemoWorkshop {
     private final Batches batches;
     private final CutLists cutLists;
     private final PriceBook prices;
+    private final ShopFeeds shops;
     private final Map<String, Long> ids = new HashMap<>();
 
     DemoWorkshop(
@@ -72,7 +76,9 @@ class DemoWorkshop {
             OpenWork openWork,
             Batches batches,
             CutLists cutLists,
-            PriceBook prices) {
+            PriceBook prices,
+            ShopFeeds shops) {
+        this.shops = shops;
         this.prices = prices;
         this.workshop = workshop;
         this.articles = articles;
@@ -96,6 +102,7 @@ class DemoWorkshop {
             workshop.keepOpenMinutes(OPEN);
             prices.keep(new PriceBook.RulesInput(
                     "14", "35", "0", "0", "0.50", "0", true, List.of(new PriceBook.BreakInput(5, "6")), 14));
+            shops.open("Harbour kiosk", UnitSystem.METRIC, SHOP_KEY);
             fillShelves();
             takeOrders();
         } finally {

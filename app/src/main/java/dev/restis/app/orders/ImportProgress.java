@@ -27,9 +27,6 @@ class ImportProgress {
      */
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     public void at(String key, int done, int total) {
-        if (key.isEmpty()) {
-            return;
-        }
         boolean cancelled =
                 jdbc.sql("""
                         insert into import_progress (key, done, total) values (?, ?, ?)

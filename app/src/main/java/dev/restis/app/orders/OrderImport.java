@@ -5,6 +5,7 @@ import dev.restis.app.orders.OrderRows.Reading;
 import dev.restis.app.orders.Orders.ReadLine;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.platform.FieldProblem;
+import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.UnitSystem;
@@ -18,12 +19,17 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Orders out of a file. The same row twice, in one file or in two, never becomes two lines. */
 @Service
@@ -57,7 +63,7 @@ public class OrderImport {
      * @param accepted rows whose differences are taken over
      * @param key under which its progress can be asked for; empty for nowhere
      */
-    record Request(
+    public record Request(
             UnitSystem units,
             @Nullable String source,
             @Nullable Map<String, String> columns,
@@ -135,34 +141,36 @@ public class OrderImport {
     private static final int LONGEST_SOURCE = 40;
     private static final int MOST_SHOWN = 200;
     private static final int PROGRESS_STEP = 200;
+    private static final long LONGEST_WAIT_S = 60;
 
     private final Orders orders;
     private final OrderStore store;
     private final OrderRows rows;
     private final PieceDesk desk;
-    private final JdbcClient jdbc;
     private final Standing standing;
     private final OrderActs acts;
     private final History history;
     private final OrderSources sources;
     private final ImportProgress progress;
+    private final TransactionTemplate transaction;
+    private final ReentrantLock one = new ReentrantLock(true);
 
     OrderImport(
             Orders orders,
             OrderStore store,
             OrderRows rows,
             PieceDesk desk,
-            JdbcClient jdbc,
             Standing standing,
             OrderActs acts,
             History history,
             OrderSources sources,
-            ImportProgress progress) {
+            ImportProgress progress,
+            PlatformTransactionManager transactions) {
+        this.transaction = new TransactionTemplate(transactions);
         this.orders = orders;
         this.store = store;
         this.rows = rows;
         this.desk = desk;
-        this.jdbc = jdbc;
         this.standing = standing;
         this.acts = acts;
         this.history = history;
@@ -180,11 +188,35 @@ public class OrderImport {
     }
 
     /** Takes the new rows of a file: all of them, or none when some are bad and all were asked for. */
-    @Transactional
     public FileView take(byte[] file, Request request, Mode mode) {
-        jdbc.sql("select pg_advisory_xact_lock(hashtext('order-import'))")
-                .query()
-                .listOfRows();
+        return inTurn(() -> taken(file, request, mode));
+    }
+
+    /**
+     * Does {@code work} in a transaction while no other file is taken: two at once would both find the same order missing.
+     * Whoever waits does so before taking a connection, of which a file needs a second one for its progress.
+     *
+     * @throws Conflict when files before it took too long
+     */
+    public <T> T inTurn(Supplier<T> work) {
+        boolean turn;
+        try {
+            turn = one.tryLock(LONGEST_WAIT_S, TimeUnit.SECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            turn = false;
+        }
+        if (!turn) {
+            throw new Conflict("import.busy");
+        }
+        try {
+            return Objects.requireNonNull(transaction.execute(status -> work.get()));
+        } finally {
+            one.unlock();
+        }
+    }
+
+    private FileView taken(byte[] file, Request request, Mode mode) {
         PieceDesk.Sitting sitting = desk.sit();
         Understood understood = readAll(file, request, sitting);
         if (!understood.columns().missing().isEmpty()) {
@@ -210,15 +242,24 @@ public class OrderImport {
                 change(order, reading);
                 touched.put(order.head().reference(), order);
             }
-            if (++done % PROGRESS_STEP == 0) {
+            if (++done % PROGRESS_STEP == 0 && !request.progressKey().isEmpty()) {
                 progress.at(request.progressKey(), done, understood.readings().size());
             }
         }
         touched.values().forEach(order -> order.search(SearchText.of(order, sitting)));
         store.flush();
         standing.refresh(touched.values().stream().map(CustomerOrder::id).toList());
-        progress.at(request.progressKey(), done, done);
+        if (!request.progressKey().isEmpty()) {
+            progress.at(request.progressKey(), done, done);
+        }
         return view;
+    }
+
+    /** The orders that a file names, by their references. */
+    @Transactional(readOnly = true)
+    public Set<String> references(byte[] bytes, Request request) {
+        OrderFile file = OrderFile.read(bytes);
+        return references(file, columns(file, request), request);
     }
 
     private CustomerOrder open(Reading reading, PieceDesk.Sitting sitting) {
@@ -256,9 +297,7 @@ public class OrderImport {
             faults.add(Fault.of("source", "tooLong", LONGEST_SOURCE));
         }
         OrderFile file = OrderFile.read(bytes);
-        Columns columns = Columns.guess(file.columns())
-                .with(sources.columns(request.from()))
-                .with(request.chosen());
+        Columns columns = columns(file, request);
         if (!columns.missing().isEmpty()) {
             // Without its columns nothing of the file can be judged; what there is is shown, to be chosen from.
             return new Understood(file, columns, List.of());
@@ -275,13 +314,23 @@ public class OrderImport {
         return new Understood(file, columns, readings);
     }
 
-    private Map<String, CustomerOrder> known(OrderFile file, Columns columns, Request request) {
+    private Columns columns(OrderFile file, Request request) {
+        return Columns.guess(file.columns())
+                .with(sources.columns(request.from()))
+                .with(request.chosen());
+    }
+
+    private static Set<String> references(OrderFile file, Columns columns, Request request) {
         Set<String> references = new LinkedHashSet<>();
         file.rows()
                 .forEach(row -> references.add(
                         columns.of(row, request.fixesOf(row.number())).cell("reference")));
+        return references;
+    }
+
+    private Map<String, CustomerOrder> known(OrderFile file, Columns columns, Request request) {
         Map<String, CustomerOrder> known = new HashMap<>();
-        store.ofSource(request.from(), references)
+        store.ofSource(request.from(), references(file, columns, request))
                 .forEach(order -> known.put(order.head().reference(), order));
         return known;
     }

@@ -63,6 +63,11 @@ class ProblemAdvice {
     }
 
     @ExceptionHandler
+    ProblemDetail stranger(Problems.Stranger e) {
+        return problem(HttpStatus.UNAUTHORIZED, e.code());
+    }
+
+    @ExceptionHandler
     ProblemDetail concurrent(ConcurrencyFailureException e) {
         return problem(HttpStatus.CONFLICT, "changedMeanwhile");
     }

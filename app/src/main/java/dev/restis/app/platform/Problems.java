@@ -53,4 +53,18 @@ public final class Problems {
             return code;
         }
     }
+
+    /** Whoever asks is not known: HTTP 401. */
+    public static final class Stranger extends RuntimeException {
+        private final String code;
+
+        public Stranger(String code) {
+            super(code);
+            this.code = code;
+        }
+
+        public String code() {
+            return code;
+        }
+    }
 }
