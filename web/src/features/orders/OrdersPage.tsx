@@ -139,9 +139,9 @@ export default function OrdersPage() {
               <OrderTable rows={rows} chosen={chosen} onChoose={setChosen} />
               <Group justify="space-between">
                 <Text size="sm" c="dimmed">
-                  {t((pages[0]?.total ?? 0) > 1000 ? 'orders.shownOfMany' : 'orders.shown', {
+                  {t((pages[0]?.total ?? 0) > 500 ? 'orders.shownOfMany' : 'orders.shown', {
                     shown: rows.length,
-                    count: Math.min(1000, pages[0]?.total ?? 0),
+                    count: Math.min(500, pages[0]?.total ?? 0),
                   })}
                 </Text>
                 {orders.hasNextPage && (

@@ -8,6 +8,10 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.Map;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -37,6 +41,16 @@ final class Server implements AutoCloseable {
 
     String address() {
         return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+    }
+
+    /** Fills the database behind the application's back. */
+    void sql(String statements) {
+        try (Connection connection = DriverManager.getConnection(database.url(), database.user(), database.password());
+                Statement statement = connection.createStatement()) {
+            statement.execute(statements);
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     @Override

@@ -55,15 +55,24 @@ class History {
 
     @Transactional(propagation = Propagation.MANDATORY)
     public void note(long order, What what, Map<String, ?> detail) {
+        note(List.of(order), what, detail);
+    }
+
+    /** The same of many orders. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void note(List<Long> orders, What what, Map<String, ?> detail) {
         Map<String, String> words = new TreeMap<>();
         detail.forEach((name, value) -> words.put(name, String.valueOf(value)));
-        jdbc.sql("insert into order_event (order_id, at, who, what, detail) values (?, ?, ?, ?, cast(? as jsonb))")
+        jdbc.sql("""
+                        insert into order_event (order_id, at, who, what, detail)
+                        select o.id, ?, ?, ?, cast(? as jsonb) from unnest(cast(? as bigint[])) with ordinality o (id, n) order by o.n
+                        """)
                 .params(
-                        order,
                         Timestamp.from(clock.instant()),
                         Workshop.whoever(),
                         what.name(),
-                        json.writeValueAsString(words))
+                        json.writeValueAsString(words),
+                        orders.toArray(Long[]::new))
                 .update();
     }
 

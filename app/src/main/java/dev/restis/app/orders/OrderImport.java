@@ -11,15 +11,16 @@ import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.order.OrderAct;
 import dev.restis.core.order.OrderLife;
-import dev.restis.core.order.OrderStage;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
@@ -140,7 +141,6 @@ public class OrderImport {
     static final String FILE = "FILE";
     private static final int LONGEST_SOURCE = 40;
     private static final int MOST_SHOWN = 200;
-    private static final int PROGRESS_STEP = 200;
     private static final long LONGEST_WAIT_S = 60;
 
     private final Orders orders;
@@ -231,27 +231,35 @@ public class OrderImport {
         }
         sources.remember(request.from(), request.chosen());
         Map<String, CustomerOrder> touched = new TreeMap<>();
-        int done = 0;
+        Map<String, Orders.Fresh> fresh = new LinkedHashMap<>();
         for (Reading reading : understood.readings()) {
+            String reference = reading.head().reference();
+            Optional<CustomerOrder> known = reading.known();
             if (reading.state() == RowState.NEW) {
-                Orders.addLine(
-                        touched.computeIfAbsent(reading.head().reference(), r -> open(reading, sitting)),
-                        reading.line().orElseThrow());
+                ReadLine line = reading.line().orElseThrow();
+                known.ifPresentOrElse(
+                        order -> Orders.addLine(order, line),
+                        () -> fresh.computeIfAbsent(reference, r -> new Orders.Fresh(reading.head(), new ArrayList<>()))
+                                .lines()
+                                .add(line));
+                known.ifPresent(order -> touched.put(reference, order));
             } else if (reading.state() == RowState.DIFFERENT && request.accepts(reading.number())) {
-                CustomerOrder order = reading.known().orElseThrow();
-                change(order, reading);
-                touched.put(order.head().reference(), order);
-            }
-            if (++done % PROGRESS_STEP == 0 && !request.progressKey().isEmpty()) {
-                progress.at(request.progressKey(), done, understood.readings().size());
+                known.ifPresentOrElse(
+                        order -> {
+                            change(order, reading);
+                            touched.put(reference, order);
+                        },
+                        () -> replace(fresh.get(reference), reading.line().orElseThrow()));
             }
         }
         touched.values().forEach(order -> order.search(SearchText.of(order, sitting)));
         store.flush();
         standing.refresh(touched.values().stream().map(CustomerOrder::id).toList());
-        if (!request.progressKey().isEmpty()) {
-            progress.at(request.progressKey(), done, done);
-        }
+        orders.saveAll(List.copyOf(fresh.values()), sitting, done -> {
+            if (!request.progressKey().isEmpty()) {
+                progress.at(request.progressKey(), done, fresh.size());
+            }
+        });
         return view;
     }
 
@@ -262,8 +270,11 @@ public class OrderImport {
         return references(file, columns(file, request), request);
     }
 
-    private CustomerOrder open(Reading reading, PieceDesk.Sitting sitting) {
-        return reading.known().orElseGet(() -> orders.save(reading.head(), OrderStage.ACCEPTED, List.of(), sitting));
+    /** A row that says something else than one before it in the same file. */
+    private static void replace(Orders.@Nullable Fresh order, ReadLine line) {
+        if (order != null) {
+            order.lines().replaceAll(l -> l.number() == line.number() ? line : l);
+        }
     }
 
     /** Takes over what a row says of a line that is there; pieces that are cut stay what they are. */

@@ -20,6 +20,7 @@ import jakarta.persistence.ManyToOne;
 import jakarta.persistence.OneToMany;
 import jakarta.persistence.OrderBy;
 import jakarta.persistence.OrderColumn;
+import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Version;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -32,7 +33,8 @@ import org.jspecify.annotations.Nullable;
 class OrderLine {
 
     @Id
-    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    @GeneratedValue(strategy = GenerationType.SEQUENCE)
+    @SequenceGenerator(sequenceName = "order_line_number", allocationSize = 50)
     private long id;
 
     @Version

@@ -1,5 +1,6 @@
 package dev.restis.app.orders;
 
+import dev.restis.app.orders.LineSpecs.LineSpec;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.core.order.OrderState;
 import dev.restis.core.piece.Check.Verdict;
@@ -11,6 +12,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -92,51 +94,57 @@ class OrderList {
             int cut,
             int made,
             int dispatched,
-            String state,
-            String sortKey) {}
+            String state) {}
 
-    static final int MOST_COUNTED = 1000;
+    static final int MOST_COUNTED = 500;
 
     private final JdbcClient jdbc;
-    private final OrderStore store;
+    private final LineSpecs specs;
     private final PieceDesk desk;
 
-    OrderList(JdbcClient jdbc, OrderStore store, PieceDesk desk) {
+    OrderList(JdbcClient jdbc, LineSpecs specs, PieceDesk desk) {
         this.jdbc = jdbc;
-        this.store = store;
+        this.specs = specs;
         this.desk = desk;
     }
+
+    /** Where an order stands in a list. */
+    private record Place(long id, String sortKey) {}
 
     @Transactional(readOnly = true)
     public OrderPage page(Filter filter, int size) {
         Map<String, Object> params = new HashMap<>();
         String where = where(filter, params);
-        long total = filter.after().isEmpty() ? count(where, params) : 0;
-        String page = where + after(filter, params);
-        params.put("size", size + 1);
         Sort sort = filter.sort();
-        // Names that are asked for lie together in the alphabet: going through it to find them would take long.
-        String from = sort == Sort.CUSTOMER && params.containsKey("word0")
-                ? "(select * from customer_order o%s offset 0) o".formatted(where)
-                : "customer_order o";
-        List<Summary> found = jdbc.sql("""
-                        select o.id, o.reference, o.source, o.customer, o.due, o.pieces, o.planned, o.cut, o.made, o.dispatched,
-                               o.state, cast(%s as text) as sort_key
-                        from %s%s order by %s %s, o.id %s limit :size
+        boolean first = filter.after().isEmpty();
+        String from = "customer_order o";
+        if (sort == Sort.CUSTOMER && params.containsKey("word0")) {
+            // Few that are found may lie anywhere in the alphabet: finding them first is quicker than going through it.
+            List<Long> some = some(where, params);
+            if (some.size() <= MOST_COUNTED) {
+                from = "(select * from customer_order where id = any (:some)) o";
+                params.put("some", some.toArray(Long[]::new));
+            }
+        }
+        String page = where + after(filter, params);
+        params.put("size", first ? Math.max(size, MOST_COUNTED) + 1 : size + 1);
+        // Going through the list once both counts it, as far as it is counted, and finds its first page.
+        List<Place> found = jdbc.sql("""
+                        select o.id, cast(%s as text) as sort_key from %s%s order by %s %s, o.id %s limit :size
                         """.formatted(sort.key, from, page, sort.key, sort.direction, sort.direction))
                 .params(params)
-                .query(Summary.class)
+                .query(Place.class)
                 .list();
-        List<Summary> shown = found.subList(0, Math.min(size, found.size()));
+        List<Place> shown = found.subList(0, Math.min(size, found.size()));
+        long total = first ? Math.min(found.size(), MOST_COUNTED + 1) : 0;
         return new OrderPage(rows(shown), total, found.size() > size ? next(shown.get(size - 1)) : null);
     }
 
-    private long count(String where, Map<String, Object> params) {
-        return jdbc.sql("select count(*) from (select 1 from customer_order o%s limit %d) counted"
-                        .formatted(where, MOST_COUNTED + 1))
+    private List<Long> some(String where, Map<String, Object> params) {
+        return jdbc.sql("select o.id from customer_order o%s limit %d".formatted(where, MOST_COUNTED + 1))
                 .params(params)
                 .query(Long.class)
-                .single();
+                .list();
     }
 
     private static String where(Filter filter, Map<String, Object> params) {
@@ -193,20 +201,30 @@ class OrderList {
         }
     }
 
-    private static String next(Summary last) {
+    private static String next(Place last) {
         return last.sortKey() + "~" + last.id();
     }
 
-    private List<OrderRow> rows(List<Summary> found) {
+    private List<OrderRow> rows(List<Place> shown) {
+        List<Long> ids = shown.stream().map(Place::id).toList();
+        Map<Long, Summary> summaries = new HashMap<>();
+        jdbc.sql("""
+                        select id, reference, source, customer, due, pieces, planned, cut, made, dispatched, state
+                        from customer_order where id = any (?)
+                        """)
+                .param(ids.toArray(Long[]::new))
+                .query(Summary.class)
+                .list()
+                .forEach(s -> summaries.put(s.id(), s));
         PieceDesk.Sitting sitting = desk.sit();
-        Map<Long, List<OrderLine>> lines = new HashMap<>();
-        store.withLines(found.stream().map(Summary::id).toList()).forEach(o -> lines.put(o.id(), o.lines()));
-        return found.stream()
+        Map<Long, List<LineSpec>> lines = specs.of(ids);
+        return ids.stream()
+                .flatMap(id -> Optional.ofNullable(summaries.get(id)).stream())
                 .map(s -> row(s, lines.getOrDefault(s.id(), List.of()), sitting))
                 .toList();
     }
 
-    private static OrderRow row(Summary s, List<OrderLine> lines, PieceDesk.Sitting sitting) {
+    private static OrderRow row(Summary s, List<LineSpec> lines, PieceDesk.Sitting sitting) {
         Verdict worst = lines.stream()
                 .map(l -> sitting.verdict(l.spec()))
                 .max(Comparator.naturalOrder())
@@ -224,6 +242,6 @@ class OrderList {
                 s.dispatched(),
                 OrderState.valueOf(s.state()),
                 worst,
-                lines.stream().map(OrderLine::id).toList());
+                lines.stream().map(LineSpec::id).toList());
     }
 }

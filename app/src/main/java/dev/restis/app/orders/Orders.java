@@ -11,6 +11,7 @@ import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.order.OrderStage;
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -19,6 +20,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntConsumer;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -80,6 +82,8 @@ public class Orders {
     static final int MOST_PIECES = 1000;
     static final int MOST_LINES = 500;
     private static final int LONGEST_NOTE = 500;
+    /** How many orders are written together. */
+    private static final int SOME = 200;
 
     private final OrderStore store;
     private final PieceDesk desk;
@@ -88,6 +92,7 @@ public class Orders {
     private final Standing standing;
     private final History history;
     private final Quotes quotes;
+    private final EntityManager entities;
 
     Orders(
             OrderStore store,
@@ -96,7 +101,9 @@ public class Orders {
             Clock clock,
             Standing standing,
             History history,
-            Quotes quotes) {
+            Quotes quotes,
+            EntityManager entities) {
+        this.entities = entities;
         this.standing = standing;
         this.history = history;
         this.quotes = quotes;
@@ -138,13 +145,42 @@ public class Orders {
 
     /** Keeps a new order and says in its history that it was taken. */
     CustomerOrder save(OrderHead head, OrderStage stage, List<ReadLine> lines, PieceDesk.Sitting sitting) {
-        CustomerOrder order = new CustomerOrder(head, stage, clock.instant(), Workshop.whoever());
-        lines.forEach(line -> addLine(order, line));
-        order.search(SearchText.of(order, sitting));
-        CustomerOrder kept = store.saveAndFlush(order);
-        standing.refresh(List.of(kept.id()));
-        history.note(kept.id(), History.What.TAKEN, Map.of("source", head.source()));
+        return save(List.of(new Fresh(head, lines)), stage, sitting).get(0);
+    }
+
+    /** An order that is to be. */
+    record Fresh(OrderHead head, List<ReadLine> lines) {}
+
+    /**
+     * Keeps new orders of one source that are taken on.
+     *
+     * @param progress is told after every few of them how many are kept
+     */
+    void saveAll(List<Fresh> fresh, PieceDesk.Sitting sitting, IntConsumer progress) {
+        for (int from = 0; from < fresh.size(); from += SOME) {
+            int to = Math.min(fresh.size(), from + SOME);
+            save(fresh.subList(from, to), OrderStage.ACCEPTED, sitting);
+            // What is written is let go of: with all of them in memory, each flush would look at all that went before.
+            entities.clear();
+            progress.accept(to);
+        }
+    }
+
+    private List<CustomerOrder> save(List<Fresh> fresh, OrderStage stage, PieceDesk.Sitting sitting) {
+        List<CustomerOrder> kept = store.saveAllAndFlush(
+                fresh.stream().map(f -> order(f, stage, sitting)).toList());
+        List<Long> ids = kept.stream().map(CustomerOrder::id).toList();
+        standing.refresh(ids);
+        history.note(
+                ids, History.What.TAKEN, Map.of("source", fresh.get(0).head().source()));
         return kept;
+    }
+
+    private CustomerOrder order(Fresh fresh, OrderStage stage, PieceDesk.Sitting sitting) {
+        CustomerOrder order = new CustomerOrder(fresh.head(), stage, clock.instant(), Workshop.whoever());
+        fresh.lines().forEach(line -> addLine(order, line));
+        order.search(SearchText.of(order, sitting));
+        return order;
     }
 
     static OrderLine addLine(CustomerOrder order, ReadLine line) {

@@ -86,12 +86,12 @@ public class PatternShelf {
     }
 
     private Map<String, Shelved> all() {
-        List<Row> rows = jdbc.sql("""
-                        select distinct on (code) code, version, shipped, definition::text as definition
-                        from pattern_version order by code, version desc
-                        """).query(Row.class).list();
         Map<String, Shelved> all = new LinkedHashMap<>();
-        rows.forEach(row -> all.put(row.code(), parsed(row)));
+        // Versions that were read before are not read again: definitions are long, and never change.
+        jdbc.sql("select code, max(version) as version from pattern_version group by code order by code")
+                .query(Key.class)
+                .list()
+                .forEach(key -> find(key.code(), key.version()).ifPresent(found -> all.put(key.code(), found)));
         return all;
     }
 

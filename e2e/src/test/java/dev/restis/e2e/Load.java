@@ -1,0 +1,103 @@
+package dev.restis.e2e;
+
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import java.util.function.IntFunction;
+
+/** Requests to one server at a steady pace; each is timed from when it was due, so that a jam counts in full. */
+final class Load {
+
+    private static final int A_SECOND = 50;
+    private static final int WARM_UP = 500;
+    private static final int WARM_UP_S = 2;
+    private static final int SECONDS = 12;
+
+    private final CookieManager cookies = new CookieManager();
+    private final HttpClient http =
+            HttpClient.newBuilder().cookieHandler(cookies).build();
+    private final String address;
+
+    Load(String address) throws Exception {
+        this.address = address;
+        ask("/api/session");
+        post("/api/sign-in", "application/json", "{\"name\": \"Tove\", \"password\": \"harbour-lantern\"}".getBytes());
+        ask("/api/session");
+    }
+
+    private HttpRequest.Builder request(String path) {
+        return HttpRequest.newBuilder(URI.create(address + path)).timeout(Duration.ofMinutes(3));
+    }
+
+    private String ask(String path) throws Exception {
+        return http.send(request(path).build(), HttpResponse.BodyHandlers.ofString())
+                .body();
+    }
+
+    /** Posts, and answers how long it took in milliseconds. */
+    double post(String path, String type, byte[] body) throws Exception {
+        String token = cookies.getCookieStore().getCookies().stream()
+                .filter(c -> c.getName().equals("XSRF-TOKEN"))
+                .map(HttpCookie::getValue)
+                .findFirst()
+                .orElse("");
+        long start = System.nanoTime();
+        HttpResponse<String> answer = http.send(
+                request(path)
+                        .header("Content-Type", type)
+                        .header("X-XSRF-TOKEN", token)
+                        .POST(HttpRequest.BodyPublishers.ofByteArray(body))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
+        if (answer.statusCode() >= 400) {
+            throw new AssertionError(path + " answered " + answer.statusCode() + ": " + answer.body());
+        }
+        return (System.nanoTime() - start) / 1e6;
+    }
+
+    /** Asks one after the other until the server has seen it all before. */
+    void warmUp(IntFunction<String> path) throws Exception {
+        for (int n = 0; n < WARM_UP; n++) {
+            ask(path.apply(n));
+        }
+    }
+
+    /** Asks for {@code path} of 0, 1, 2 ..., {@value #A_SECOND} times a second, and prints median and p95. */
+    void measure(String what, IntFunction<String> path) throws Exception {
+        List<Double> times = new ArrayList<>();
+        List<CompletableFuture<Double>> answers = new ArrayList<>();
+        long start = System.nanoTime();
+        for (int n = 0; n < A_SECOND * (WARM_UP_S + SECONDS); n++) {
+            long due = start + n * TimeUnit.SECONDS.toNanos(1) / A_SECOND;
+            TimeUnit.NANOSECONDS.sleep(Math.max(0, due - System.nanoTime()));
+            String asked = path.apply(n);
+            answers.add(http.sendAsync(request(asked).build(), HttpResponse.BodyHandlers.ofByteArray())
+                    .thenApply(answer -> {
+                        if (answer.statusCode() != 200) {
+                            throw new AssertionError(asked + " answered " + answer.statusCode());
+                        }
+                        return (System.nanoTime() - due) / 1e6;
+                    }));
+        }
+        for (CompletableFuture<Double> answer : answers.subList(A_SECOND * WARM_UP_S, answers.size())) {
+            times.add(answer.get());
+        }
+        Collections.sort(times);
+        System.out.printf(
+                Locale.ROOT,
+                "%-44s median %4.0f ms, p95 %4.0f ms (bar: p95 60 ms at 50 a second)%n",
+                what,
+                times.get(times.size() / 2),
+                times.get((int) (times.size() * 0.95)));
+    }
+}

@@ -1,0 +1,105 @@
+package dev.restis.e2e;
+
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Locale;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+
+/** Very much data, asked for at a steady pace; run by bin/restis bench, which prints the figures. */
+@Tag("bench")
+class LoadTimes {
+
+    private static final int ORDERS = 100_000;
+    private static final int ROWS = 10_000;
+    private static final List<String> WORDS =
+            List.of("snake", "snake oat", "customer 4711", "night tide", "marigold", "l-77", "l-99999", "ha");
+
+    @Test
+    void orders() throws Exception {
+        try (Server server = new Server(true)) {
+            fill(server);
+            Load load = new Load(server.address());
+            load.warmUp(n -> "/api/orders?query=" + coded(WORDS.get(n % WORDS.size())));
+            load.measure("100,000 orders, newest", n -> "/api/orders");
+            load.measure(
+                    "100,000 orders, found by words", n -> "/api/orders?query=" + coded(WORDS.get(n % WORDS.size())));
+            load.measure("100,000 orders, in work by day", n -> "/api/orders?states=ACCEPTED&sort=DUE");
+            load.measure(
+                    "100,000 orders, by customer and word",
+                    n -> "/api/orders?sort=CUSTOMER&query=" + coded(WORDS.get(n % WORDS.size())));
+            double seconds = load.post(
+                            "/api/orders/import?mode=ALL",
+                            "multipart/form-data; boundary=part",
+                            file().getBytes(StandardCharsets.UTF_8))
+                    / 1000;
+            System.out.printf(
+                    Locale.ROOT, "%-44s %4.1f s (bar: 20 s)%n", "import of 10,000 rows as 5,000 orders", seconds);
+        }
+    }
+
+    private static String coded(String text) {
+        return URLEncoder.encode(text, StandardCharsets.UTF_8);
+    }
+
+    /** Copies of the demo's lines, one an order; one in twenty is still open. */
+    private static void fill(Server server) {
+        server.sql("""
+                create temp table model as select row_number() over (order by id) - 1 as n, * from order_line;
+                insert into customer_order (source, reference, customer, due, created_at, created_by, stage, state, pieces, planned,
+                        cut, made, dispatched, search, making_left_s)
+                    select 'LOAD', 'L-' || i, 'Customer ' || i %% 9000, date '2026-01-01' + i %% 400,
+                           timestamptz '2026-01-01' + i * interval '1 minute', 'Tove', 'ACCEPTED',
+                           case when i %% 20 = 0 then 'ACCEPTED' else 'DISPATCHED' end, m.quantity, 0,
+                           case when i %% 20 = 0 then 0 else m.quantity end, case when i %% 20 = 0 then 0 else m.quantity end,
+                           case when i %% 20 = 0 then 0 else m.quantity end,
+                           lower('L-' || i || ' customer ' || i %% 9000 || ' ' || m.pattern || ' ' || m.note || ' ' || (
+                               select string_agg(a.code || ' ' || a.name, ' ') from order_line_colour c
+                               join article a on a.id = c.article_id where c.line_id = m.id)),
+                           case when i %% 20 = 0 then m.making_s * m.quantity else 0 end
+                    from generate_series(1, %1$d) i join model m on m.n = i %% (select count(*) from model) order by i;
+                create temp table made as
+                    select o.id as order_id, m.id as model, nextval(pg_get_serial_sequence('order_line', 'id')) as id
+                    from customer_order o join model m
+                        on m.n = cast(substr(o.reference, 3) as int) %% (select count(*) from model)
+                    where o.source = 'LOAD';
+                insert into order_line (id, order_id, number, pattern, pattern_version, size_name, wrist_um, hand_um, hand_assumed,
+                        ease, length_um, units, quantity, note, kit, wearer, tapered, matching, making_s)
+                    select d.id, d.order_id, 1, m.pattern, m.pattern_version, m.size_name, m.wrist_um, m.hand_um, m.hand_assumed,
+                           m.ease, m.length_um, m.units, m.quantity, m.note, m.kit, m.wearer, m.tapered, m.matching, m.making_s
+                    from made d join order_line m on m.id = d.model;
+                insert into order_line_colour (line_id, slot, article_id)
+                    select d.id, c.slot, c.article_id from made d join order_line_colour c on c.line_id = d.model;
+                insert into order_line_part (line_id, slot, article_id, count)
+                    select d.id, p.slot, p.article_id, p.count from made d join order_line_part p on p.line_id = d.model;
+                insert into batch (name, created_at, created_by) values ('Load', now(), 'Tove');
+                insert into piece (line_id, number, batch_id, cut_at, made_at, dispatched_at)
+                    select l.id, n, case when o.dispatched > 0 then (select id from batch where name = 'Load') end,
+                           case when o.dispatched > 0 then now() end, case when o.dispatched > 0 then now() end,
+                           case when o.dispatched > 0 then now() end
+                    from made d join order_line l on l.id = d.id join customer_order o on o.id = d.order_id
+                        cross join generate_series(1, l.quantity) n;
+                analyze;
+                """.formatted(ORDERS));
+    }
+
+    private static String file() {
+        StringBuilder rows = new StringBuilder("reference,line,customer,quantity,pattern,size,colour 1,colour 2\n");
+        for (int i = 0; i < ROWS; i++) {
+            rows.append(String.format(
+                    Locale.ROOT,
+                    "F-%d,%d,Customer %d,%d,%s,%s,NT2,OA2%n",
+                    i / 2,
+                    1 + i % 2,
+                    i % 900,
+                    1 + i % 3,
+                    i % 3 == 0 ? "square-bar" : "snake",
+                    List.of("S", "M", "L").get(i % 3)));
+        }
+        return "--part\r\nContent-Disposition: form-data; name=\"file\"; filename=\"orders.csv\"\r\n"
+                + "Content-Type: text/csv\r\n\r\n" + rows
+                + "\r\n--part\r\nContent-Disposition: form-data; name=\"how\"\r\nContent-Type: application/json\r\n\r\n"
+                + "{\"units\": \"METRIC\"}\r\n--part--\r\n";
+    }
+}
