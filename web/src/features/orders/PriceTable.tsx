@@ -65,6 +65,11 @@ export function PriceTable({ order }: { order: Schemas['OrderView'] }) {
               })}
         </Text>
       )}
+      {quote?.ended && !today && (
+        <Text size="sm" c="var(--act)">
+          {t('price.ended')}
+        </Text>
+      )}
       {changed && (
         <Text size="sm" c="var(--act)">
           {t('price.changed')} <Money value={order.price.gross} strong />

@@ -38,6 +38,25 @@ class OrdersTest extends DemoTest {
 
     @ParameterizedTest
     @ValueSource(ints = {1280, 390})
+    void anOrderIsChosenInTheFormBesideItsPicture(int width) {
+        Page page = browser.open(ColorScheme.LIGHT, width, 844);
+        Browser.signIn(page, "Tove");
+        page.navigate("/orders/new?pattern=square-bar");
+        page.getByLabel("Customer").fill("Form " + width);
+        Locator picture = page.locator("figure img");
+        String before = picture.getAttribute("src");
+        page.getByLabel("or wrist").fill("7 1/4 in");
+        assertThat(picture).not().hasAttribute("src", before);
+        page.getByLabel("Pieces").fill("3");
+        assertThat(page.getByText("Good").first()).isVisible();
+        assertThat(Browser.scrollsSideways(page)).isFalse();
+        page.getByRole(AriaRole.BUTTON, named("Take the order")).click();
+        assertThat(page.getByRole(AriaRole.HEADING, heading("3 × Square-knot bar")))
+                .isVisible();
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
     void aGroupIsPastedAndEverybodyIsALine(int width) {
         Page page = browser.open(ColorScheme.DARK, width, 844);
         Browser.signIn(page, "Bram");

@@ -70,13 +70,18 @@ class Quotes {
             boolean taxIncluded,
             @Nullable LocalDate ready) {}
 
-    /** A price that was named to the customer. */
+    /**
+     * A price that was named to the customer.
+     *
+     * @param ended whether its day is over and nobody has said yes
+     */
     record QuoteView(
             long id,
             int number,
             Instant at,
             String who,
             LocalDate validUntil,
+            boolean ended,
             @Nullable Instant acceptedAt,
             PriceView price) {}
 
@@ -220,6 +225,8 @@ class Quotes {
                         row.getTimestamp("at").toInstant(),
                         row.getString("who"),
                         row.getObject("valid_until", LocalDate.class),
+                        row.getObject("accepted_at") == null
+                                && row.getObject("valid_until", LocalDate.class).isBefore(LocalDate.now(clock)),
                         Optional.ofNullable(row.getTimestamp("accepted_at"))
                                 .map(Timestamp::toInstant)
                                 .orElse(null),
