@@ -158,6 +158,19 @@ deliver_from_shop() {
     "$(cat "$home/address")" "${RESTIS_SHOP_KEY:-harbour-kiosk-key}" "$orders" "$seed" "HK-$seed-"
 }
 
+verify_all() {
+  local kind home any='' code=0
+  for kind in demo workshop; do
+    home=$(home_of "$kind")
+    [ -d "$home/postgres" ] || continue
+    any=1
+    echo "The $kind, $home:"
+    java "${java_options[@]}" -cp "app/target/app/app-0.1.0-exec.jar" dev.restis.app.VerifyCommand "$home" || code=1
+  done
+  [ -n "$any" ] || { echo "There is no workshop here yet."; return 3; }
+  return "$code"
+}
+
 stop_all() {
   local kind home pid any=
   for kind in demo workshop; do

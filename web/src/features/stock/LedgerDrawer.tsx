@@ -9,18 +9,28 @@ import { formatLength, formatTime } from '../../shared/format';
 import { LengthField } from '../../shared/LengthField';
 import { Await } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { ledgerQuery, useAdjust, useMeasureLot } from './queries';
+import { HoldingActs } from './HoldingActs';
+import { asOfQuery, ledgerQuery, useMeasureLot, useTakeBack } from './queries';
 
 interface Props {
   article: Schemas['Article'];
   holding?: Schemas['HoldingView'];
+  /** The other holdings of the article. */
+  others: Schemas['HoldingView'][];
   onClose: () => void;
 }
 
 /** The ledger behind a holding or an article; a holding can be set right here. */
-export function LedgerDrawer({ article, holding, onClose }: Props) {
+export function LedgerDrawer({ article, holding, others, onClose }: Props) {
   const { t } = useTranslation();
-  const rows = useQuery(ledgerQuery(holding ? { holding: holding.id } : { article: article.id }));
+  const [until, setUntil] = useState('');
+  const of = {
+    ...(holding ? { holding: holding.id } : { article: article.id }),
+    until: until || undefined,
+  };
+  const rows = useQuery(ledgerQuery(of));
+  const asOf = useQuery(asOfQuery(of));
+  const back = useTakeBack();
   const cord = article.kind === 'CORD';
   const amount = (quantity: number) =>
     cord ? <Length um={quantity} kind="stock" /> : <span className="figure">{quantity}</span>;
@@ -30,8 +40,32 @@ export function LedgerDrawer({ article, holding, onClose }: Props) {
   return (
     <Drawer opened onClose={onClose} position="right" size="xl" title={title}>
       <Stack>
-        {holding && <SetRight holding={holding} cord={cord} />}
+        {holding && <HoldingActs holding={holding} others={others} cord={cord} />}
         {holding && cord && <MeasureLot holding={holding} />}
+        <Group align="flex-end" gap="sm">
+          <TextInput
+            type="date"
+            label={t('ledger.until')}
+            value={until}
+            onChange={(e) => setUntil(e.currentTarget.value)}
+          />
+          {asOf.data && (
+            <Text pb={8}>
+              {t('ledger.asOf')} {amount(asOf.data.quantity)}, <Money value={asOf.data.value} />
+            </Text>
+          )}
+          <Button
+            component="a"
+            variant="default"
+            href={`/api/stock/ledger.csv?${new URLSearchParams(
+              Object.entries(of).flatMap(([k, v]) => (v === undefined ? [] : [[k, String(v)]])),
+            )}`}
+            download
+          >
+            {t('exportCsv')}
+          </Button>
+        </Group>
+        <ProblemNote error={back.error} />
         <Await query={rows}>
           {(ledger) => (
             <Table.ScrollContainer minWidth={520}>
@@ -58,7 +92,18 @@ export function LedgerDrawer({ article, holding, onClose }: Props) {
                         {t(`movement.${l.movement}`)} {l.holding}
                         <Text size="xs" c="dimmed">
                           {l.pieceId ? t('ledger.piece', { piece: l.pieceId }) : l.reason}
+                          {l.takenBack && ` (${t('ledger.takenBack')})`}
                         </Text>
+                        {l.canBeTakenBack && (
+                          <Button
+                            size="compact-xs"
+                            variant="default"
+                            loading={back.isPending && back.variables === l.id}
+                            onClick={() => back.mutate(l.id)}
+                          >
+                            {t('ledger.takeBack')}
+                          </Button>
+                        )}
                       </Table.Td>
                       <Table.Td className="right">{amount(l.quantity)}</Table.Td>
                       <Table.Td className="right">{amount(l.balance)}</Table.Td>
@@ -106,62 +151,6 @@ function MeasureLot({ holding }: { holding: Schemas['HoldingView'] }) {
         </Button>
       </Group>
       <ProblemNote error={keep.error} shown={['measured']} />
-    </Stack>
-  );
-}
-
-function SetRight({ holding, cord }: { holding: Schemas['HoldingView']; cord: boolean }) {
-  const { t } = useTranslation();
-  const { units } = useUnits();
-  const adjust = useAdjust(holding.id);
-  const [quantity, setQuantity] = useState('');
-  const [reason, setReason] = useState('');
-  const problem = (field: string) =>
-    adjust.error instanceof ProblemError ? adjust.error.field(field) : undefined;
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    adjust.mutate(
-      { quantity, reason, units },
-      {
-        onSuccess: () => {
-          setQuantity('');
-          setReason('');
-        },
-      },
-    );
-  };
-  return (
-    <Stack component="form" onSubmit={submit} className="panel" p="sm" gap="xs">
-      <Title order={3} size="h5">
-        {t('setRight.title')}
-      </Title>
-      <Group align="flex-start" grow>
-        {cord ? (
-          <LengthField
-            label={t('setRight.left')}
-            value={quantity}
-            onChange={setQuantity}
-            error={problem('quantity')}
-          />
-        ) : (
-          <TextInput
-            label={t('setRight.left')}
-            value={quantity}
-            onChange={(e) => setQuantity(e.currentTarget.value)}
-            error={problem('quantity')}
-          />
-        )}
-        <TextInput
-          label={t('setRight.reason')}
-          value={reason}
-          onChange={(e) => setReason(e.currentTarget.value)}
-          error={problem('reason')}
-        />
-        <Button type="submit" variant="default" mt={25} loading={adjust.isPending}>
-          {t('setRight.submit')}
-        </Button>
-      </Group>
-      <ProblemNote error={adjust.error} shown={['quantity', 'reason']} />
     </Stack>
   );
 }

@@ -143,6 +143,7 @@ export default function StockPage() {
                   holding={
                     shown.holding && (holdings.find((h) => h.id === shown.holding?.id) ?? shown.holding)
                   }
+                  others={of(shown.article)}
                   onClose={() => setShown(undefined)}
                 />
               )}

@@ -3,8 +3,12 @@ package dev.restis.app;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.restis.app.costs.Verification;
 import java.util.List;
 import java.util.Random;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -68,5 +72,181 @@ class LedgerTest extends RestisTest {
             }
         }
         throw new AssertionError("no holding of lot " + lot);
+    }
+
+    private long receive(String article, String lot, String each) throws Exception {
+        long id = jdbc.sql("select id from article where code = ?")
+                .param(article)
+                .query(Long.class)
+                .single();
+        return tell("/api/stock/receipts", """
+                        {"article": %d, "lot": "%s", "putUps": 1, "each": "%s", "price": "12.34", "shelf": "Z1", "units": "METRIC"}
+                        """.formatted(id, lot, each))
+                .body()
+                .path("holdings")
+                .path(0)
+                .asLong();
+    }
+
+    private int act(long holding, String act, String body) throws Exception {
+        return tell("/api/stock/holdings/" + holding + "/" + act, body).status();
+    }
+
+    private static String taken(String quantity) {
+        return "{\"quantity\": \"%s\", \"units\": \"METRIC\", \"reason\": \"test\"}".formatted(quantity);
+    }
+
+    private JsonNode wall(long holding) throws Exception {
+        for (JsonNode row : ask("/api/stock/wall").body().path("holdings")) {
+            if (row.path("id").asLong() == holding) {
+                return row;
+            }
+        }
+        throw new AssertionError("holding " + holding + " is not on the wall");
+    }
+
+    private JsonNode lastRow(long holding) throws Exception {
+        return ask("/api/stock/ledger?holding=" + holding).body().path(0);
+    }
+
+    /** 10 m with a flaw 3 m from the free end: of 4 m split off it lies 3 m in; of 2 m it stays, 1 m in. */
+    @Test
+    void whatIsSplitOffTakesItsFlawsAndItsShareOfTheValue() throws Exception {
+        long spool = receive("SL15", "FL-1", "10 m");
+        assertThat(act(spool, "flaw", "{\"at\": \"3 m\", \"units\": \"METRIC\", \"there\": true}"))
+                .isEqualTo(204);
+        assertThat(act(spool, "flaw", "{\"at\": \"3 m\", \"units\": \"METRIC\", \"there\": true}"))
+                .isEqualTo(422);
+        long part = tell("/api/stock/holdings/" + spool + "/split", taken("2 m"))
+                .body()
+                .path("id")
+                .asLong();
+        assertThat(wall(part).path("flawsUm")).isEmpty();
+        assertThat(wall(spool).path("flawsUm").path(0).asLong()).isEqualTo(1_000_000);
+        assertThat(wall(part).path("value").decimalValue()).isEqualByComparingTo("2.4680");
+        assertThat(wall(spool).path("value").decimalValue()).isEqualByComparingTo("9.8720");
+        long other = tell("/api/stock/holdings/" + spool + "/split", taken("4 m"))
+                .body()
+                .path("id")
+                .asLong();
+        assertThat(wall(other).path("flawsUm").path(0).asLong()).isEqualTo(1_000_000);
+        assertThat(wall(spool).path("flawsUm")).isEmpty();
+        assertThat(act(spool, "split", taken("4 m"))).isEqualTo(422);
+    }
+
+    @Test
+    void whatIsThrownAwayCanBeTakenBackOnceByARowAgainstIt() throws Exception {
+        long spool = receive("SL15", "TB-1", "10 m");
+        assertThat(act(spool, "away/BIN", taken("3 m"))).isEqualTo(204);
+        assertThat(act(spool, "away/BIN", taken("8 m"))).isEqualTo(422);
+        JsonNode row = lastRow(spool);
+        assertThat(row.path("canBeTakenBack").asBoolean()).isTrue();
+        String back = "/api/stock/ledger/" + row.path("id").asLong() + "/back";
+        assertThat(tell(back, "").status()).isEqualTo(204);
+        assertThat(wall(spool).path("quantity").asLong()).isEqualTo(10_000_000);
+        assertThat(wall(spool).path("value").decimalValue()).isEqualByComparingTo("12.34");
+        assertThat(tell(back, "").status()).isEqualTo(409);
+        assertThat(tell("/api/stock/ledger/" + lastRow(spool).path("id").asLong() + "/back", "")
+                        .status())
+                .isEqualTo(409);
+    }
+
+    @Test
+    void boxesOfOneLotAreMergedAndMoved() throws Exception {
+        long first = receive("PB6", "BX-1", "20");
+        long second = receive("PB6", "BX-1", "5");
+        long stranger = receive("PB6", "BX-2", "5");
+        assertThat(act(first, "merge", "{\"into\": " + stranger + "}")).isEqualTo(422);
+        assertThat(act(first, "merge", "{\"into\": " + second + "}")).isEqualTo(204);
+        assertThat(wall(second).path("quantity").asLong()).isEqualTo(25);
+        assertThat(act(first, "merge", "{\"into\": " + second + "}")).isEqualTo(409);
+        assertThat(act(second, "move", "{\"shelf\": \"Z2\"}")).isEqualTo(204);
+        assertThat(act(second, "move", "{\"shelf\": \"Z2\"}")).isEqualTo(422);
+        assertThat(wall(second).path("shelf").asString()).isEqualTo("Z2");
+    }
+
+    @Test
+    void theLedgerTellsWhatThereWasOnADay() throws Exception {
+        long spool = receive("SL15", "DAY-1", "10 m");
+        String today = java.time.LocalDate.now().toString();
+        String yesterday = java.time.LocalDate.now().minusDays(1).toString();
+        String balance = "/api/stock/ledger/balance?holding=" + spool + "&until=";
+        assertThat(ask(balance + today).body().path("quantity").asLong()).isEqualTo(10_000_000);
+        assertThat(ask(balance + yesterday).body().path("quantity").asLong()).isZero();
+        assertThat(ask("/api/stock/ledger?holding=" + spool + "&until=" + yesterday)
+                        .body())
+                .isEmpty();
+    }
+
+    /** Whatever is done in whatever order, also what is refused: everything adds up from its single rows. */
+    @Test
+    void anyMixOfMovementsAddsUp() throws Exception {
+        Random random = new Random(23);
+        List<Long> holdings = new java.util.ArrayList<>(
+                List.of(receive("SL15", "MIX", "20 m"), receive("PB6", "MIX", "40"), receive("PB6", "MIX", "7")));
+        int done = 0;
+        for (int i = 0; i < 150; i++) {
+            long holding = holdings.get(random.nextInt(holdings.size()));
+            String quantity = String.valueOf(1 + random.nextInt(9));
+            int status = switch (random.nextInt(7)) {
+                case 0 -> act(holding, "away/BIN", taken(quantity));
+                case 1 -> act(holding, "away/SELL", taken(quantity));
+                case 2 -> act(holding, "adjust", taken(quantity));
+                case 3 -> act(holding, "merge", "{\"into\": " + holdings.get(random.nextInt(3)) + "}");
+                case 4 -> act(holding, "away/SEND_BACK", taken(""));
+                case 5 ->
+                    tell("/api/stock/ledger/" + lastRow(holding).path("id").asLong() + "/back", "")
+                            .status();
+                default -> {
+                    Answer split = tell("/api/stock/holdings/" + holding + "/split", taken(quantity));
+                    if (split.status() == 201) {
+                        holdings.add(split.body().path("id").asLong());
+                    }
+                    yield split.status();
+                }
+            };
+            assertThat(status).isIn(201, 204, 409, 422);
+            done += status < 400 ? 1 : 0;
+        }
+        assertThat(done).isGreaterThan(30);
+        assertThat(new Verification(jdbc).differences()).isEmpty();
+    }
+
+    @Test
+    void verifyingFindsABalanceThatWasTamperedWith() {
+        long holding = jdbc.sql("select min(id) from holding where quantity > 1")
+                .query(Long.class)
+                .single();
+        jdbc.sql("update holding set quantity = quantity - 1 where id = ?")
+                .param(holding)
+                .update();
+        assertThat(new Verification(jdbc).differences())
+                .extracting(Verification.Difference::check)
+                .contains("balance of each holding", "balance of each lot");
+        jdbc.sql("update holding set quantity = quantity + 1 where id = ?")
+                .param(holding)
+                .update();
+    }
+
+    /** 64 people take 1 m each from a spool of 40 m at once: 40 get theirs, 24 are told why not. */
+    @Test
+    void whoComesTooLateForASpoolIsToldAndItNeverGoesBelowZero() throws Exception {
+        long spool = receive("SL15", "RUSH", "40 m");
+        ExecutorService many = Executors.newFixedThreadPool(64);
+        List<Future<Answer>> answers = new java.util.ArrayList<>();
+        for (int i = 0; i < 64; i++) {
+            answers.add(many.submit(() -> tell("/api/stock/holdings/" + spool + "/away/SELL", taken("1 m"))));
+        }
+        int got = 0;
+        for (Future<Answer> answer : answers) {
+            Answer told = answer.get();
+            got += told.status() == 204 ? 1 : 0;
+            if (told.status() != 204) {
+                assertThat(told.text()).containsAnyOf("holding.empty", "There is nothing left of it");
+            }
+        }
+        many.shutdown();
+        assertThat(got).isEqualTo(40);
+        assertThat(new Verification(jdbc).differences()).isEmpty();
     }
 }

@@ -142,9 +142,12 @@ class CostsController {
     private BooksView books() {
         Books books = new Books(
                 sum("select sum(value) from ledger where movement = 'RECEIVE'"),
-                sum("select sum(value) from holding_balance"),
+                sum("select sum(value) from ledger"),
                 sum("select sum(used + tails + waste + hardware) from piece_actual"),
-                sum("select -sum(value) from ledger where movement in ('BIN', 'ADJUST') and batch_id is null"));
+                sum("""
+                        select -sum(value) from ledger
+                        where movement in ('BIN', 'ADJUST', 'SELL', 'SEND_BACK', 'COUNT') and batch_id is null
+                        """));
         return new BooksView(
                 books.receipts(),
                 books.onHand(),

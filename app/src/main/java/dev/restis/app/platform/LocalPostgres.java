@@ -43,6 +43,7 @@ public final class LocalPostgres implements AutoCloseable {
     private final Path data;
     private final Path binaries;
     private final boolean asOtherUser;
+    private final boolean tookOver;
     private final int port;
 
     private LocalPostgres(Path home, Durability durability) throws IOException {
@@ -53,7 +54,8 @@ public final class LocalPostgres implements AutoCloseable {
         if (!Files.exists(data.resolve("PG_VERSION"))) {
             initialise();
         }
-        this.port = running() ? portOfRunning() : start(durability);
+        this.tookOver = running();
+        this.port = tookOver ? portOfRunning() : start(durability);
     }
 
     /**
@@ -69,6 +71,11 @@ public final class LocalPostgres implements AutoCloseable {
         } catch (IOException e) {
             throw new UncheckedIOException("The database folder " + home + " cannot be used", e);
         }
+    }
+
+    /** Whether the server was running before. */
+    public boolean tookOver() {
+        return tookOver;
     }
 
     public String url() {

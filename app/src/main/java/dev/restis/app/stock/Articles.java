@@ -47,24 +47,18 @@ public class Articles {
     private static final Pattern CODE = Pattern.compile("[A-Z0-9][A-Z0-9-]{0,11}");
     private static final Pattern COLOUR = Pattern.compile("#[0-9A-Fa-f]{6}");
     private static final String WITH_STOCK = """
-            with by_lot as (
-                select lot.article_id, lot.measured_um, sum(l.quantity) as quantity, sum(l.value) as value,
-                       sum(l.quantity) filter (where l.movement = 'RECEIVE') as received,
-                       sum(l.value) filter (where l.movement = 'RECEIVE') as paid
-                from ledger l join holding h on h.id = l.holding_id join lot on lot.id = h.lot_id
-                group by lot.id),
-            moved as (
+            with moved as (
                 select article_id, sum(quantity) as quantity, max(quantity) as best_lot, sum(value) as value,
                        sum(received) as received, sum(paid) as paid,
                        max(measured_um) filter (where quantity > 0) as measured_um,
                        bool_or(measured_um is null) filter (where quantity > 0) as some_unmeasured
-                from by_lot group by article_id)
+                from lot group by article_id)
             select a.id, a.code, a.kind, a.name, a.colour, a.material, a.diameter_um, a.keep_um, a.length_um, a.hole_um,
                    a.inner_width_um, a.bar_um,
                    case when m.some_unmeasured then greatest(m.measured_um, a.diameter_um)
                         else coalesce(m.measured_um, a.diameter_um) end as thickest_um,
                    coalesce(m.quantity, 0) as on_hand, coalesce(m.best_lot, 0) as best_lot,
-                   round(coalesce(case when m.quantity > 0 then m.value / m.quantity else m.paid / m.received end, 0)
+                   round(coalesce(case when m.quantity > 0 then m.value / m.quantity else m.paid / nullif(m.received, 0) end, 0)
                          * case when a.kind = 'CORD' then 1000000 else 1 end, 6) as unit_price
             from article a left join moved m on m.article_id = a.id
             """;

@@ -77,8 +77,16 @@ class HoldingRow {
         return label;
     }
 
+    Kind kind() {
+        return kind;
+    }
+
     String shelf() {
         return shelf;
+    }
+
+    void shelf(String other) {
+        shelf = other;
     }
 
     @Nullable

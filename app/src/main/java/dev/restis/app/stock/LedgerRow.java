@@ -41,6 +41,8 @@ class LedgerRow {
 
     private @Nullable Long strandId;
 
+    private @Nullable Long reverses;
+
     protected LedgerRow() {}
 
     LedgerRow(Instant at, String who, Movement movement, long holdingId, long quantity, BigDecimal value, Cause cause) {
@@ -54,14 +56,25 @@ class LedgerRow {
         this.batchId = cause.batch();
         this.pieceId = cause.piece();
         this.strandId = cause.strand();
+        this.reverses = cause.reverses();
     }
 
-    /** Why something moved. */
+    /**
+     * Why something moved.
+     *
+     * @param reverses the row that is taken back
+     */
     record Cause(
             String reason,
             @Nullable Long batch,
             @Nullable Long piece,
-            @Nullable Long strand) {
+            @Nullable Long strand,
+            @Nullable Long reverses) {
+
+        Cause(String reason, @Nullable Long batch, @Nullable Long piece, @Nullable Long strand) {
+            this(reason, batch, piece, strand, null);
+        }
+
         static Cause of(String reason) {
             return new Cause(reason, null, null, null);
         }

@@ -248,7 +248,8 @@ public class Stock {
         entities.flush();
     }
 
-    private Optional<Long> counted(long holding, String typed, UnitSystem units) {
+    /** A length or a number of pieces as typed, by what the holding holds. */
+    Optional<Long> counted(long holding, String typed, UnitSystem units) {
         String kind = jdbc.sql("select kind from holding where id = ?")
                 .param(holding)
                 .query(String.class)
@@ -261,7 +262,8 @@ public class Stock {
                 .map(Length::micrometres);
     }
 
-    private HoldingRow hold(long lot, Kind kind, String shelf, @Nullable Long from) {
+    /** A new, empty holding. */
+    HoldingRow hold(long lot, Kind kind, String shelf, @Nullable Long from) {
         long number =
                 jdbc.sql("select nextval('holding_label')").query(Long.class).single();
         HoldingRow holding = new HoldingRow(

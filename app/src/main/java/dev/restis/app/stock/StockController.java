@@ -7,6 +7,7 @@ import dev.restis.app.stock.Receipts.NewReceipt;
 import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.cord.Material;
 import dev.restis.core.measure.UnitSystem;
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -33,8 +34,10 @@ class StockController {
     private final Articles articles;
     private final Stock stock;
     private final StockReads reads;
+    private final HoldingActs acts;
 
-    StockController(Articles articles, Stock stock, StockReads reads) {
+    StockController(Articles articles, Stock stock, StockReads reads, HoldingActs acts) {
+        this.acts = acts;
         this.articles = articles;
         this.stock = stock;
         this.reads = reads;
@@ -89,6 +92,50 @@ class StockController {
         stock.adjust(id, body.quantity(), body.units(), body.reason());
     }
 
+    @PostMapping("/holdings/{id}/away/{away}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void takeAway(@PathVariable long id, @PathVariable HoldingActs.Away away, @RequestBody HoldingActs.Taken body) {
+        acts.takeAway(id, away, body);
+    }
+
+    @PostMapping("/holdings/{id}/split")
+    @ResponseStatus(HttpStatus.CREATED)
+    Made split(@PathVariable long id, @RequestBody HoldingActs.Taken body) {
+        return new Made(acts.split(id, body));
+    }
+
+    record Merged(long into) {}
+
+    @PostMapping("/holdings/{id}/merge")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void merge(@PathVariable long id, @RequestBody Merged body) {
+        acts.merge(id, body.into());
+    }
+
+    record Shelved(String shelf) {}
+
+    @PostMapping("/holdings/{id}/move")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void move(@PathVariable long id, @RequestBody Shelved body) {
+        acts.move(id, body.shelf());
+    }
+
+    /** {@code at} is the distance from the free end; {@code there} says whether the mark is set or taken off. */
+    record Flawed(String at, UnitSystem units, boolean there) {}
+
+    @PostMapping("/holdings/{id}/flaw")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void flaw(@PathVariable long id, @RequestBody Flawed body) {
+        acts.flaw(id, body.at(), body.units(), body.there());
+    }
+
+    /** Takes a movement back by a row against it. */
+    @PostMapping("/ledger/{row}/back")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void takeBack(@PathVariable long row) {
+        acts.takeBack(row);
+    }
+
     record Measured(@Nullable String measured, UnitSystem units) {}
 
     @PostMapping("/lots/{id}/measure")
@@ -97,28 +144,49 @@ class StockController {
         stock.measure(id, body.measured(), body.units());
     }
 
+    /**
+     * Movements of one holding, lot or article, newest first; of everything when none is named.
+     *
+     * @param until as of the end of that day; everything when missing
+     */
     @GetMapping("/ledger")
     List<StockReads.LedgerView> ledger(
             @RequestParam(required = false) @Nullable Long holding,
             @RequestParam(required = false) @Nullable Long lot,
-            @RequestParam(required = false) @Nullable Long article) {
-        return reads.ledger(holding, lot, article);
+            @RequestParam(required = false) @Nullable Long article,
+            @RequestParam(required = false) @Nullable LocalDate until) {
+        return reads.ledger(new StockReads.Of(holding, lot, article, until), StockReads.MOST_SHOWN);
+    }
+
+    /** What there was at the end of a day. */
+    @GetMapping("/ledger/balance")
+    StockReads.AsOf balance(
+            @RequestParam(required = false) @Nullable Long holding,
+            @RequestParam(required = false) @Nullable Long lot,
+            @RequestParam(required = false) @Nullable Long article,
+            @RequestParam(required = false) @Nullable LocalDate until) {
+        return reads.balance(new StockReads.Of(holding, lot, article, until));
     }
 
     @GetMapping(value = "/ledger.csv", produces = "text/csv;charset=UTF-8")
-    ResponseEntity<String> ledgerCsv(@RequestParam(required = false) @Nullable Long holding) {
-        List<List<Object>> rows = reads.ledger(holding, null, null).stream()
-                .map(l -> List.<Object>of(
-                        l.id(),
-                        l.at(),
-                        l.who(),
-                        l.movement(),
-                        l.holding(),
-                        l.quantity(),
-                        l.value(),
-                        l.reason(),
-                        l.balance()))
-                .toList();
+    ResponseEntity<String> ledgerCsv(
+            @RequestParam(required = false) @Nullable Long holding,
+            @RequestParam(required = false) @Nullable Long lot,
+            @RequestParam(required = false) @Nullable Long article,
+            @RequestParam(required = false) @Nullable LocalDate until) {
+        List<List<Object>> rows =
+                reads.ledger(new StockReads.Of(holding, lot, article, until), StockReads.MOST_SAVED).stream()
+                        .map(l -> List.<Object>of(
+                                l.id(),
+                                l.at(),
+                                l.who(),
+                                l.movement(),
+                                l.holding(),
+                                l.quantity(),
+                                l.value(),
+                                l.reason(),
+                                l.balance()))
+                        .toList();
         return ResponseEntity.ok()
                 .header("Content-Disposition", "attachment; filename=ledger.csv")
                 .body(CsvText.of(

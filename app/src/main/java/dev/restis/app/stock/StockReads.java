@@ -1,9 +1,15 @@
 package dev.restis.app.stock;
 
+import dev.restis.core.stock.Movement;
 import java.math.BigDecimal;
+import java.sql.Timestamp;
+import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -29,25 +35,36 @@ class StockReads {
             BigDecimal value,
             List<Long> flawsUm) {}
 
-    /** One movement; {@code balance} is what its holding had after it. */
+    /**
+     * One movement.
+     *
+     * @param balance what its holding had after it
+     * @param takenBack whether a later row takes it back
+     * @param canBeTakenBack whether that may still be done
+     */
     record LedgerView(
             long id,
             Instant at,
             String who,
-            String movement,
+            Movement movement,
             String holding,
             long quantity,
             BigDecimal value,
             String reason,
             @Nullable Long batchId,
             @Nullable Long pieceId,
-            long balance) {}
+            long balance,
+            boolean takenBack,
+            boolean canBeTakenBack) {}
 
-    private static final int MOST_ROWS = 500;
+    static final int MOST_SHOWN = 500;
+    static final int MOST_SAVED = 100_000;
 
     private final JdbcClient jdbc;
+    private final Clock clock;
 
-    StockReads(JdbcClient jdbc) {
+    StockReads(JdbcClient jdbc, Clock clock) {
+        this.clock = clock;
         this.jdbc = jdbc;
     }
 
@@ -55,12 +72,12 @@ class StockReads {
     public List<HoldingView> wall() {
         return jdbc.sql("""
                         select h.id, h.label, h.kind, lot.article_id, lot.id as lot_id, lot.code as lot, lot.measured_um, lot.received_on,
-                               h.shelf, b.quantity, b.value,
-                               (select sum(l.quantity) from ledger l where l.holding_id = h.id and l.quantity > 0) as full_quantity,
-                               array(select b.quantity - f.behind_um from holding_flaw f
-                                     where f.holding_id = h.id and f.behind_um < b.quantity order by f.behind_um desc) as flaws
-                        from holding h join lot on lot.id = h.lot_id join holding_balance b on b.holding_id = h.id
-                        where b.quantity > 0
+                               h.shelf, h.quantity, h.value,
+                               h.full_quantity,
+                               array(select h.quantity - f.behind_um from holding_flaw f
+                                     where f.holding_id = h.id and f.behind_um < h.quantity order by f.behind_um desc) as flaws
+                        from holding h join lot on lot.id = h.lot_id
+                        where h.quantity > 0
                         order by lot.article_id, h.kind <> 'REMNANT', lot.received_on, h.id
                         """)
                 .query((row, n) -> new HoldingView(
@@ -80,22 +97,91 @@ class StockReads {
                 .list();
     }
 
-    /** Newest first; exactly one of the three is given. */
+    /**
+     * Which movements.
+     *
+     * @param until as of the end of that day; everything when missing
+     */
+    record Of(
+            @Nullable Long holding,
+            @Nullable Long lot,
+            @Nullable Long article,
+            @Nullable LocalDate until) {}
+
+    /** What there was, and what it was worth. */
+    record AsOf(long quantity, BigDecimal value) {}
+
+    /** Newest first. */
     @Transactional(readOnly = true)
-    public List<LedgerView> ledger(@Nullable Long holding, @Nullable Long lot, @Nullable Long article) {
+    public List<LedgerView> ledger(Of of, int most) {
+        Map<String, Object> params = new HashMap<>();
+        String where = where(of, params);
+        params.put("most", most);
         return jdbc.sql("""
                         select l.id, l.at, l.who, l.movement, h.label as holding, l.quantity, l.value, l.reason, l.batch_id,
-                               l.piece_id, sum(l.quantity) over (partition by l.holding_id order by l.id) as balance
+                               l.piece_id, l.reverses,
+                               (select sum(b.quantity) from ledger b where b.holding_id = l.holding_id and b.id <= l.id) as balance,
+                               exists (select 1 from ledger r where r.reverses = l.id) as taken_back
                         from ledger l join holding h on h.id = l.holding_id join lot on lot.id = h.lot_id
-                        where h.id = coalesce(:holding, h.id) and lot.id = coalesce(:lot, lot.id)
-                              and lot.article_id = coalesce(:article, lot.article_id)
-                        order by l.id desc limit :most
-                        """)
-                .param("holding", holding, java.sql.Types.BIGINT)
-                .param("lot", lot, java.sql.Types.BIGINT)
-                .param("article", article, java.sql.Types.BIGINT)
-                .param("most", MOST_ROWS)
-                .query(LedgerView.class)
+                        %s order by l.id desc limit :most
+                        """.formatted(where))
+                .params(params)
+                .query((row, n) -> {
+                    Movement movement = Movement.valueOf(row.getString("movement"));
+                    boolean back = row.getBoolean("taken_back");
+                    Long batch = row.getObject("batch_id", Long.class);
+                    Long reverses = row.getObject("reverses", Long.class);
+                    return new LedgerView(
+                            row.getLong("id"),
+                            row.getTimestamp("at").toInstant(),
+                            row.getString("who"),
+                            movement,
+                            row.getString("holding"),
+                            row.getLong("quantity"),
+                            row.getBigDecimal("value"),
+                            row.getString("reason"),
+                            batch,
+                            row.getObject("piece_id", Long.class),
+                            row.getLong("balance"),
+                            back,
+                            movement.reversible() && batch == null && reverses == null && !back);
+                })
                 .list();
+    }
+
+    @Transactional(readOnly = true)
+    public AsOf balance(Of of) {
+        Map<String, Object> params = new HashMap<>();
+        return jdbc.sql("""
+                        select coalesce(sum(l.quantity), 0) as quantity, coalesce(sum(l.value), 0) as value
+                        from ledger l join holding h on h.id = l.holding_id join lot on lot.id = h.lot_id %s
+                        """.formatted(where(of, params)))
+                .params(params)
+                .query(AsOf.class)
+                .single();
+    }
+
+    private String where(Of of, Map<String, Object> params) {
+        List<String> all = new ArrayList<>();
+        if (of.holding() != null) {
+            all.add("h.id = :holding");
+            params.put("holding", of.holding());
+        }
+        if (of.lot() != null) {
+            all.add("lot.id = :lot");
+            params.put("lot", of.lot());
+        }
+        if (of.article() != null) {
+            all.add("lot.article_id = :article");
+            params.put("article", of.article());
+        }
+        if (of.until() != null) {
+            all.add("l.at < :until");
+            params.put(
+                    "until",
+                    Timestamp.from(
+                            of.until().plusDays(1).atStartOfDay(clock.getZone()).toInstant()));
+        }
+        return all.isEmpty() ? "" : "where " + String.join(" and ", all);
     }
 }

@@ -1,5 +1,7 @@
 package dev.restis.core.picture;
 
+import dev.restis.core.stitch.Stitch;
+import java.util.ArrayList;
 import java.util.List;
 
 /** A smooth line through points: a uniform Catmull-Rom spline, sampled evenly enough for drawing. */
@@ -40,6 +42,38 @@ final class CentreLine {
         line[next++] = last.y();
         line[next] = last.z();
         return line;
+    }
+
+    /**
+     * Samples along each path of a stitch, bent as it goes over from the path before and into the next.
+     *
+     * @param paths points of each path through one repeat
+     * @param pitch how far the next repeat is along
+     */
+    static List<double[]> joined(Stitch stitch, List<List<Point>> paths, double pitch, int steps) {
+        int[] before = before(stitch);
+        List<double[]> joined = new ArrayList<>(paths.size());
+        for (int path = 0; path < paths.size(); path++) {
+            List<Point> own = paths.get(path);
+            List<Point> line = new ArrayList<>(own.size() + 3);
+            List<Point> last = paths.get(before[path]);
+            line.add(last.get(last.size() - 1).moved(-pitch, 0));
+            line.addAll(own);
+            List<Point> next = paths.get(stitch.paths().get(path).next());
+            line.add(next.get(0).moved(pitch, 0));
+            line.add(next.get(Math.min(1, next.size() - 1)).moved(pitch, 0));
+            joined.add(smooth(line, 1, line.size() - 2, steps));
+        }
+        return joined;
+    }
+
+    /** For each path, the one that leads to it. */
+    static int[] before(Stitch stitch) {
+        int[] before = new int[stitch.paths().size()];
+        for (int p = 0; p < before.length; p++) {
+            before[stitch.paths().get(p).next()] = p;
+        }
+        return before;
     }
 
     /** How much each of four neighbouring points counts, at each sample of the span between the middle two. */

@@ -46,34 +46,37 @@ record Layout(Stitch stitch, Gauge gauge, double halfWidth, double layer) {
     }
 
     /**
-     * Tightened lines, which were reckoned for hard cord. Soft cord flattens, so what lies outside the cores is drawn in
-     * until the body is as wide as the stitch says; and lines of another gauge are stretched by the width of the cores.
+     * Samples of tightened lines, which were reckoned for hard cord. Soft cord flattens, so what lies outside the cores is
+     * drawn in until the body is as wide as the stitch says; and lines of another gauge are stretched by the width of the
+     * cores.
      */
-    List<List<Point>> tight(CentreLines.Lines tight, double pitch) {
+    List<double[]> tight(CentreLines.Lines tight, double pitch) {
         Layout reckoned = of(stitch, tight.gauge());
-        List<List<double[]>> lines = tight.ofPath();
+        List<double[]> smooth = tight.smooth(stitch);
         double d = gauge.working();
         double farthest = 0;
-        for (List<double[]> line : lines) {
-            for (double[] p : line) {
-                farthest = Math.max(farthest, Math.abs(p[1]) - reckoned.halfWidth);
+        for (double[] line : smooth) {
+            for (int i = 1; i < line.length; i += 3) {
+                farthest = Math.max(farthest, Math.abs(line[i]) - reckoned.halfWidth);
             }
         }
         double room = (stitch.width(gauge).toMillimetres() - d) / 2 - halfWidth;
-        double drawn = farthest > 0 && room > 0 ? Math.min(1, room / (farthest * d)) : 1;
-        List<List<Point>> drawnLines = new ArrayList<>(lines.size());
-        for (List<double[]> line : lines) {
-            List<Point> points = new ArrayList<>(line.size());
-            for (double[] p : line) {
-                double beyond = Math.abs(p[1]) - reckoned.halfWidth;
-                double across = beyond <= 0
-                        ? p[1] * halfWidth / reckoned.halfWidth
-                        : Math.signum(p[1]) * (halfWidth + beyond * d * drawn);
-                points.add(new Point(p[0] * pitch, across, p[2] * layer / reckoned.layer));
+        double beyondBy = d * (farthest > 0 && room > 0 ? Math.min(1, room / (farthest * d)) : 1);
+        double within = halfWidth / reckoned.halfWidth;
+        double depth = layer / reckoned.layer;
+        List<double[]> drawn = new ArrayList<>(smooth.size());
+        for (double[] line : smooth) {
+            double[] samples = new double[line.length];
+            for (int i = 0; i < line.length; i += 3) {
+                double across = line[i + 1];
+                double beyond = Math.abs(across) - reckoned.halfWidth;
+                samples[i] = line[i] * pitch;
+                samples[i + 1] = beyond <= 0 ? across * within : Math.copySign(halfWidth + beyond * beyondBy, across);
+                samples[i + 2] = line[i + 2] * depth;
             }
-            drawnLines.add(points);
+            drawn.add(samples);
         }
-        return drawnLines;
+        return drawn;
     }
 
     /** How far from the middle each straight core runs. */

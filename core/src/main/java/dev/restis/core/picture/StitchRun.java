@@ -7,7 +7,6 @@ import dev.restis.core.stitch.Stitch;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
 /**
  * Draws repeats of a stitch. The repeats after which colours and twist are as at the start make a cell, which is drawn
@@ -16,7 +15,6 @@ import java.util.Optional;
 final class StitchRun {
 
     private static final int ROUGH_STEPS = 4;
-    private static final int TIGHT_STEPS = 2;
     private static final double FULL_TURN = 360;
 
     private final Canvas canvas;
@@ -25,13 +23,9 @@ final class StitchRun {
     private final Map<Seat, List<Integer>> slots;
     private final double pitch;
     private final Layout layout;
-    /** Each path through one repeat, laid flat. */
-    private final List<List<Point>> flat;
-
     private final int[] before;
-    private final int steps;
-    /** Each path through the first repeat, smooth and twisted; empty until it is drawn. */
-    private final List<double[]> first = new ArrayList<>();
+    /** Each path through the first repeat, smooth and twisted. */
+    private final List<double[]> first;
 
     /**
      * @param slots the cord of each strand in each place of the stitch, in the order of its paths
@@ -49,16 +43,33 @@ final class StitchRun {
         this.gauge = gauge;
         this.slots = slots;
         this.pitch = pitch;
-        this.before = before(stitch);
+        this.before = CentreLine.before(stitch);
         this.layout = Layout.of(stitch, gauge);
-        Optional<CentreLines.Lines> tight = centreLines.of(stitch, gauge);
-        this.flat = tight.map(lines -> layout.tight(lines, pitch))
-                .orElseGet(() -> stitch.paths().stream()
-                        .map(path -> path.waypoints().stream()
-                                .map(w -> layout.point(w, pitch, path.seat()))
-                                .toList())
-                        .toList());
-        this.steps = tight.isPresent() ? TIGHT_STEPS : ROUGH_STEPS;
+        this.first = centreLines
+                .of(stitch, gauge)
+                .map(lines -> layout.tight(lines, pitch))
+                .orElseGet(this::rough);
+        twist();
+    }
+
+    private List<double[]> rough() {
+        List<List<Point>> flat = stitch.paths().stream()
+                .map(path -> path.waypoints().stream()
+                        .map(w -> layout.point(w, pitch, path.seat()))
+                        .toList())
+                .toList();
+        return CentreLine.joined(stitch, flat, pitch, ROUGH_STEPS);
+    }
+
+    private void twist() {
+        double twist = Math.toRadians(stitch.turnPerRepeat()) / pitch;
+        if (twist != 0) {
+            for (double[] line : first) {
+                for (int i = 0; i < line.length; i += 3) {
+                    turn(line, i, Math.cos(line[i] * twist), Math.sin(line[i] * twist));
+                }
+            }
+        }
     }
 
     /** A stretch of the body: where it starts, and how many repeats it has. */
@@ -178,32 +189,10 @@ final class StitchRun {
 
     /** A path in the repeat of that number: the first one's, turned on by the twist of those between. */
     private double[] line(int path, int phase) {
-        if (first.isEmpty()) {
-            for (int p = 0; p < stitch.paths().size(); p++) {
-                first.add(smooth(p));
-            }
-        }
         double[] line = first.get(path);
         return stitch.turnPerRepeat() == 0 || phase == 0
                 ? line
                 : turned(line, Math.toRadians(phase * stitch.turnPerRepeat()));
-    }
-
-    private double[] smooth(int path) {
-        List<Point> flatLine = flat.get(path);
-        List<Point> line = new ArrayList<>(flatLine.size() + 3);
-        List<Point> last = flat.get(before[path]);
-        line.add(last.get(last.size() - 1).moved(-pitch, 0));
-        line.addAll(flatLine);
-        List<Point> next = flat.get(stitch.paths().get(path).next());
-        line.add(next.get(0).moved(pitch, 0));
-        line.add(next.get(Math.min(1, next.size() - 1)).moved(pitch, 0));
-        double[] smooth = CentreLine.smooth(line, 1, line.size() - 2, steps);
-        double twist = Math.toRadians(stitch.turnPerRepeat()) / pitch;
-        for (int i = 0; twist != 0 && i < smooth.length; i += 3) {
-            turn(smooth, i, Math.cos(smooth[i] * twist), Math.sin(smooth[i] * twist));
-        }
-        return smooth;
     }
 
     private static double[] turned(double[] line, double angle) {
@@ -222,15 +211,6 @@ final class StitchRun {
         double z = line[at + 2];
         line[at + 1] = y * cos - z * sin;
         line[at + 2] = y * sin + z * cos;
-    }
-
-    /** For each path, the one that leads to it. */
-    private static int[] before(Stitch stitch) {
-        int[] before = new int[stitch.paths().size()];
-        for (int p = 0; p < before.length; p++) {
-            before[stitch.paths().get(p).next()] = p;
-        }
-        return before;
     }
 
     /** The cord of the strand that follows path {@code path} in repeat {@code phase}. */

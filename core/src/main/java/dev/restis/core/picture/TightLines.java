@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 
 /**
@@ -35,12 +36,17 @@ public final class TightLines implements CentreLines {
 
     private static final Map<String, List<List<double[]>>> KEPT = readShipped();
 
+    private final Map<String, Lines> lines = new ConcurrentHashMap<>();
+
     private TightLines() {}
 
     @Override
     public Optional<Lines> of(Stitch stitch, Gauge gauge) {
         Gauge equal = equal(stitch, gauge.cores());
-        return Optional.ofNullable(KEPT.get(key(stitch, equal))).map(lines -> new Lines(equal, lines));
+        String key = key(stitch, equal);
+        return KEPT.containsKey(key)
+                ? Optional.of(lines.computeIfAbsent(key, k -> new Lines(equal, KEPT.getOrDefault(k, List.of()))))
+                : Optional.empty();
     }
 
     /** Whether the shipped lines are of just this gauge, as nearly as gauges are told apart. */

@@ -13,5 +13,19 @@ public enum Movement {
     /** Thrown away. */
     BIN,
     /** Set right after a look at the shelf, with a reason. */
-    ADJUST
+    ADJUST,
+    /** Sold as it is. */
+    SELL,
+    /** Sent back to where it came from. */
+    SEND_BACK,
+    /** Set right by a stocktake. */
+    COUNT;
+
+    /** Whether this takes stock out for no piece: such rows can be taken back by a row against them. */
+    public boolean reversible() {
+        return switch (this) {
+            case BIN, ADJUST, SELL, SEND_BACK, COUNT -> true;
+            case RECEIVE, CUT, PICK, SPLIT -> false;
+        };
+    }
 }

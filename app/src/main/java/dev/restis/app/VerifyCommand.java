@@ -1,0 +1,38 @@
+package dev.restis.app;
+
+import dev.restis.app.costs.Verification;
+import dev.restis.app.costs.Verification.Difference;
+import dev.restis.app.platform.LocalPostgres;
+import java.nio.file.Path;
+import java.util.List;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
+
+/** Reads the whole database of a workshop and says what does not add up; ends with 1 when something does not. */
+public final class VerifyCommand {
+
+    private VerifyCommand() {}
+
+    /** Usage: the folder that the workshop's data lies in. */
+    public static void main(String[] args) {
+        LocalPostgres database = LocalPostgres.start(Path.of(args[0]), LocalPostgres.Durability.SAFE);
+        int code;
+        try {
+            List<Difference> differences = new Verification(JdbcClient.create(
+                            new DriverManagerDataSource(database.url(), database.user(), database.password())))
+                    .differences();
+            differences.forEach(d -> System.out.println(d.check() + ": " + d.what()));
+            Verification.names().stream()
+                    .filter(name ->
+                            differences.stream().noneMatch(d -> d.check().equals(name)))
+                    .forEach(name -> System.out.println("adds up: " + name));
+            code = differences.isEmpty() ? 0 : 1;
+        } finally {
+            // A server that was running before serves somebody.
+            if (!database.tookOver()) {
+                database.close();
+            }
+        }
+        System.exit(code);
+    }
+}

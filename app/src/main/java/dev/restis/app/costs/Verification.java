@@ -1,0 +1,95 @@
+package dev.restis.app.costs;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.jdbc.core.simple.JdbcClient;
+
+/**
+ * Adds up the whole database from its single rows and compares what is kept beside them: balances, the identity of cost,
+ * costs of batches, counts of orders.
+ */
+public final class Verification {
+
+    /** Something that does not add up. */
+    public record Difference(String check, String what) {}
+
+    /** Each answers one row of text for whatever does not add up. */
+    private static final Map<String, String> CHECKS = checks();
+
+    private final JdbcClient jdbc;
+
+    public Verification(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    private static Map<String, String> checks() {
+        Map<String, String> checks = new LinkedHashMap<>();
+        checks.put("balance of each holding", """
+                select h.label || ' keeps ' || h.quantity || ' worth ' || h.value || ', its ledger sums to '
+                       || coalesce(s.quantity, 0) || ' worth ' || coalesce(s.value, 0)
+                from holding h left join (select holding_id, sum(quantity) as quantity, sum(value) as value
+                                          from ledger group by holding_id) s on s.holding_id = h.id
+                where h.quantity <> coalesce(s.quantity, 0) or h.value <> coalesce(s.value, 0)
+                """);
+        checks.put("balance of each lot", """
+                select 'lot ' || lot.code || ' keeps ' || lot.quantity || ' worth ' || lot.value || ', its holdings sum to '
+                       || coalesce(s.quantity, 0) || ' worth ' || coalesce(s.value, 0)
+                from lot left join (select lot_id, sum(quantity) as quantity, sum(value) as value
+                                    from holding group by lot_id) s on s.lot_id = lot.id
+                where lot.quantity <> coalesce(s.quantity, 0) or lot.value <> coalesce(s.value, 0)
+                """);
+        checks.put("nothing below zero, nothing empty that is worth something", """
+                select h.label || ' has ' || h.quantity || ' worth ' || h.value from holding h
+                where h.quantity < 0 or h.value < 0 or (h.quantity = 0 and h.value <> 0)
+                """);
+        checks.put("receipts = on hand + pieces + binned, sold, sent back and set right", """
+                select 'received ' || b.receipts || ', on hand ' || b.on_hand || ', pieces ' || b.pieces || ', else ' || b.others
+                       || ': a difference of ' || (b.receipts - b.on_hand - b.pieces - b.others)
+                from (select coalesce((select sum(value) from ledger where movement = 'RECEIVE'), 0) as receipts,
+                             coalesce((select sum(value) from ledger), 0) as on_hand,
+                             coalesce((select sum(used + tails + waste + hardware) from piece_actual), 0) as pieces,
+                             coalesce((select -sum(value) from ledger where batch_id is null
+                                       and movement in ('BIN', 'ADJUST', 'SELL', 'SEND_BACK', 'COUNT')), 0) as others) b
+                where b.receipts <> b.on_hand + b.pieces + b.others
+                """);
+        checks.put("cost of each batch", """
+                select 'batch ' || b.name || ' took ' || coalesce(l.taken, 0) || ' from the shelves, its pieces cost '
+                       || coalesce(p.cost, 0)
+                from batch b
+                    left join (select batch_id, -sum(value) as taken from ledger group by batch_id) l on l.batch_id = b.id
+                    left join (select p.batch_id, sum(a.used + a.tails + a.waste + a.hardware) as cost
+                               from piece_actual a join piece p on p.id = a.piece_id group by p.batch_id) p on p.batch_id = b.id
+                where coalesce(l.taken, 0) <> coalesce(p.cost, 0)
+                """);
+        checks.put("movements that were taken back", """
+                select 'row ' || r.id || ' takes back row ' || l.id || ' but is not its opposite'
+                from ledger r join ledger l on l.id = r.reverses
+                where r.quantity <> -l.quantity or r.value <> -l.value or r.holding_id <> l.holding_id
+                """);
+        checks.put("counts of each order", """
+                select 'order ' || o.reference || ' keeps ' || o.pieces || ' pieces, ' || o.cut || ' cut, ' || o.made || ' made; it has '
+                       || c.pieces || ', ' || c.cut || ', ' || c.made
+                from customer_order o
+                    join (select l.order_id, count(p.id) as pieces, count(p.batch_id) as planned, count(p.cut_at) as cut,
+                                 count(p.made_at) as made, count(p.dispatched_at) as dispatched
+                          from order_line l left join piece p on p.line_id = l.id group by l.order_id) c on c.order_id = o.id
+                where (o.pieces, o.planned, o.cut, o.made, o.dispatched)
+                      is distinct from (c.pieces, c.planned, c.cut, c.made, c.dispatched)
+                """);
+        return checks;
+    }
+
+    /** The checks there are, in words. */
+    public static List<String> names() {
+        return List.copyOf(CHECKS.keySet());
+    }
+
+    public List<Difference> differences() {
+        List<Difference> differences = new ArrayList<>();
+        CHECKS.forEach((check, sql) ->
+                jdbc.sql(sql).query(String.class).list().forEach(what -> differences.add(new Difference(check, what))));
+        return differences;
+    }
+}
