@@ -41,7 +41,16 @@ export const asOfQuery = (of: LedgerOf) =>
     enabled: of.until !== undefined,
   });
 
-export type HoldingAct = 'COUNT' | 'BIN' | 'SELL' | 'SEND_BACK' | 'SPLIT' | 'MERGE' | 'MOVE' | 'FLAW' | 'UNFLAW';
+export type HoldingAct =
+  | 'COUNT'
+  | 'BIN'
+  | 'SELL'
+  | 'SEND_BACK'
+  | 'SPLIT'
+  | 'MERGE'
+  | 'MOVE'
+  | 'FLAW'
+  | 'UNFLAW';
 
 export interface ActInput {
   act: HoldingAct;
