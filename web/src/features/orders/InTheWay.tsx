@@ -33,6 +33,7 @@ export function InTheWay({ order }: { order: Schemas['OrderView'] }) {
                 {t('inTheWay.short', {
                   article: `${s.code} ${s.name}`,
                   needed: amount(s, s.needed),
+                  free: amount(s, s.free),
                   onHand: amount(s, s.onHand),
                 })}
               </List.Item>

@@ -6,7 +6,7 @@ import { useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { Length, Money } from '../../shared/Figures';
-import { pricePerStockUnit } from '../../shared/format';
+import { formatLength, pricePerStockUnit } from '../../shared/format';
 import { Await, Empty, Page } from '../../shared/Page';
 import { RuledEdge } from '../../shared/RuledEdge';
 import { StrandBar } from '../../shared/StrandBar';
@@ -45,7 +45,7 @@ export default function StockPage() {
       }
     >
       <Await query={wall}>
-        {({ articles, holdings }) => {
+        {({ articles, holdings, reserved }) => {
           if (articles.length === 0) {
             return (
               <Empty words={t('stock.none')}>
@@ -60,6 +60,7 @@ export default function StockPage() {
           const parts = found.filter((a) => a.kind !== 'CORD');
           const scale = Math.max(1, ...holdings.filter((h) => h.kind !== 'BOX').map((h) => h.fullQuantity));
           const of = (a: Article) => holdings.filter((h) => h.articleId === a.id);
+          const promised = new Map(reserved.map((r) => [r.articleId, r.toBatches + r.toOrders]));
           return (
             <Stack>
               <TextInput
@@ -84,6 +85,7 @@ export default function StockPage() {
                       key={a.id}
                       article={a}
                       holdings={of(a)}
+                      promised={promised.get(a.id) ?? 0}
                       scaleUm={scale}
                       onShow={(holding) => setShown({ article: a, holding })}
                       onReceive={() => setReceiving(a.id)}
@@ -107,7 +109,10 @@ export default function StockPage() {
                         <span className="figure">{a.code}</span>
                       </Group>
                       <Text size="sm">
-                        {t('article.pieces', { count: a.onHand })} · <Money value={a.unitPrice} />{' '}
+                        {t('article.pieces', { count: a.onHand })}
+                        {promised.has(a.id) &&
+                          ` (${t('stock.promised', { amount: promised.get(a.id) })})`}{' '}
+                        · <Money value={a.unitPrice} />{' '}
                         {t('stock.each')}
                       </Text>
                       <Text size="sm" c="dimmed">
@@ -159,12 +164,13 @@ export default function StockPage() {
 interface RowProps {
   article: Article;
   holdings: Holding[];
+  promised: number;
   scaleUm: number;
   onShow: (holding?: Holding) => void;
   onReceive: () => void;
 }
 
-function CordRow({ article, holdings, scaleUm, onShow, onReceive }: RowProps) {
+function CordRow({ article, holdings, promised, scaleUm, onShow, onReceive }: RowProps) {
   const { t } = useTranslation();
   const { units } = useUnits();
   return (
@@ -187,6 +193,11 @@ function CordRow({ article, holdings, scaleUm, onShow, onReceive }: RowProps) {
           <Length um={article.onHand} kind="stock" /> ·{' '}
           <Money value={pricePerStockUnit(article.unitPrice, units)} /> {t(`stock.per.${units}`)}
         </Text>
+        {promised > 0 && (
+          <Text size="xs" c={promised > article.onHand ? 'var(--act)' : 'dimmed'}>
+            {t('stock.promised', { amount: formatLength(promised, units, 'stock') })}
+          </Text>
+        )}
       </div>
       <Stack gap={3}>
         {holdings.length === 0 && (
@@ -212,7 +223,16 @@ function CordRow({ article, holdings, scaleUm, onShow, onReceive }: RowProps) {
               scaleUm={scaleUm}
               height={18}
               flawsUm={h.flawsUm}
-              stretches={[{ um: h.quantity, kind: 'used', label: `${t(`holding.${h.kind}`)} ${h.label}` }]}
+              stretches={[
+                ...(h.plannedUm > 0
+                  ? [{ um: Math.min(h.plannedUm, h.quantity), kind: 'tail' as const, label: t('stock.plannedCut') }]
+                  : []),
+                {
+                  um: Math.max(0, h.quantity - h.plannedUm),
+                  kind: 'used',
+                  label: `${t(`holding.${h.kind}`)} ${h.label}`,
+                },
+              ]}
             />
             <Text size="xs" c="dimmed" className={classes.caption}>
               {h.label} · {h.lot}

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpMethod;
 import tools.jackson.databind.JsonNode;
@@ -212,58 +211,10 @@ class FeasibilityTest extends RestisTest {
                 .asLong();
     }
 
-    private long batchOf(long order, int count) throws Exception {
-        long line = ask("/api/orders/" + order)
-                .body()
-                .path("lines")
-                .path(0)
-                .path("id")
-                .asLong();
-        return tell("/api/plan/batches", "{\"picks\": [{\"line\": %d, \"count\": %d}]}".formatted(line, count))
-                .body()
-                .path("id")
-                .asLong();
-    }
-
-    private JsonNode sheet(long batch) throws Exception {
-        long list = tell("/api/cut/lists", "{\"batch\": %d}".formatted(batch))
-                .body()
-                .path("id")
-                .asLong();
-        return ask("/api/cut/lists/" + list).body();
-    }
-
-    private int confirm(JsonNode sheet) throws Exception {
-        return tell("/api/cut/lists/" + sheet.path("id").asLong() + "/confirm", "")
-                .status();
-    }
-
     private static List<String> lots(JsonNode sheet) {
         List<String> lots = new ArrayList<>();
         sheet.path("spools").forEach(s -> lots.add(s.path("lot").asString()));
         return lots.stream().distinct().toList();
-    }
-
-    private void addCord(String code, String colour, String diameter) throws Exception {
-        assertThat(tell("/api/stock/articles", """
-                        {"code": "%s", "kind": "CORD", "name": "%s", "colour": "%s", "material": "polyester",
-                         "diameter": "%s", "keep": "30 cm", "units": "METRIC"}
-                        """.formatted(code, code.toLowerCase(Locale.ROOT), colour, diameter))
-                        .status())
-                .isEqualTo(201);
-    }
-
-    private void receive(String code, String lot, String each, String measured) throws Exception {
-        long article = jdbc.sql("select id from article where code = ?")
-                .param(code)
-                .query(Long.class)
-                .single();
-        assertThat(tell("/api/stock/receipts", """
-                        {"article": %d, "lot": "%s", "putUps": 1, "each": "%s", "price": "5.00", "measured": "%s",
-                         "units": "METRIC"}
-                        """.formatted(article, lot, each, measured))
-                        .status())
-                .isEqualTo(201);
     }
 
     private static String measure(String diameter) {

@@ -74,7 +74,7 @@ class LedgerTest extends RestisTest {
         throw new AssertionError("no holding of lot " + lot);
     }
 
-    private long receive(String article, String lot, String each) throws Exception {
+    private long put(String article, String lot, String each) throws Exception {
         long id = jdbc.sql("select id from article where code = ?")
                 .param(article)
                 .query(Long.class)
@@ -112,7 +112,7 @@ class LedgerTest extends RestisTest {
     /** 10 m with a flaw 3 m from the free end: of 4 m split off it lies 3 m in; of 2 m it stays, 1 m in. */
     @Test
     void whatIsSplitOffTakesItsFlawsAndItsShareOfTheValue() throws Exception {
-        long spool = receive("SL15", "FL-1", "10 m");
+        long spool = put("SL15", "FL-1", "10 m");
         assertThat(act(spool, "flaw", "{\"at\": \"3 m\", \"units\": \"METRIC\", \"there\": true}"))
                 .isEqualTo(204);
         assertThat(act(spool, "flaw", "{\"at\": \"3 m\", \"units\": \"METRIC\", \"there\": true}"))
@@ -136,7 +136,7 @@ class LedgerTest extends RestisTest {
 
     @Test
     void whatIsThrownAwayCanBeTakenBackOnceByARowAgainstIt() throws Exception {
-        long spool = receive("SL15", "TB-1", "10 m");
+        long spool = put("SL15", "TB-1", "10 m");
         assertThat(act(spool, "away/BIN", taken("3 m"))).isEqualTo(204);
         assertThat(act(spool, "away/BIN", taken("8 m"))).isEqualTo(422);
         JsonNode row = lastRow(spool);
@@ -153,9 +153,9 @@ class LedgerTest extends RestisTest {
 
     @Test
     void boxesOfOneLotAreMergedAndMoved() throws Exception {
-        long first = receive("PB6", "BX-1", "20");
-        long second = receive("PB6", "BX-1", "5");
-        long stranger = receive("PB6", "BX-2", "5");
+        long first = put("PB6", "BX-1", "20");
+        long second = put("PB6", "BX-1", "5");
+        long stranger = put("PB6", "BX-2", "5");
         assertThat(act(first, "merge", "{\"into\": " + stranger + "}")).isEqualTo(422);
         assertThat(act(first, "merge", "{\"into\": " + second + "}")).isEqualTo(204);
         assertThat(wall(second).path("quantity").asLong()).isEqualTo(25);
@@ -167,7 +167,7 @@ class LedgerTest extends RestisTest {
 
     @Test
     void theLedgerTellsWhatThereWasOnADay() throws Exception {
-        long spool = receive("SL15", "DAY-1", "10 m");
+        long spool = put("SL15", "DAY-1", "10 m");
         String today = java.time.LocalDate.now().toString();
         String yesterday = java.time.LocalDate.now().minusDays(1).toString();
         String balance = "/api/stock/ledger/balance?holding=" + spool + "&until=";
@@ -183,7 +183,7 @@ class LedgerTest extends RestisTest {
     void anyMixOfMovementsAddsUp() throws Exception {
         Random random = new Random(23);
         List<Long> holdings = new java.util.ArrayList<>(
-                List.of(receive("SL15", "MIX", "20 m"), receive("PB6", "MIX", "40"), receive("PB6", "MIX", "7")));
+                List.of(put("SL15", "MIX", "20 m"), put("PB6", "MIX", "40"), put("PB6", "MIX", "7")));
         int done = 0;
         for (int i = 0; i < 150; i++) {
             long holding = holdings.get(random.nextInt(holdings.size()));
@@ -231,7 +231,7 @@ class LedgerTest extends RestisTest {
     /** 64 people take 1 m each from a spool of 40 m at once: 40 get theirs, 24 are told why not. */
     @Test
     void whoComesTooLateForASpoolIsToldAndItNeverGoesBelowZero() throws Exception {
-        long spool = receive("SL15", "RUSH", "40 m");
+        long spool = put("SL15", "RUSH", "40 m");
         ExecutorService many = Executors.newFixedThreadPool(64);
         List<Future<Answer>> answers = new java.util.ArrayList<>();
         for (int i = 0; i < 64; i++) {

@@ -419,18 +419,7 @@ class OrdersTest extends RestisTest {
         return lines;
     }
 
-    private long batchOf(long order, int count) throws Exception {
-        return tell("/api/plan/batches", "{\"picks\": [{\"line\": %d, \"count\": %d}]}".formatted(line(order), count))
-                .body()
-                .path("id")
-                .asLong();
-    }
-
     private void confirm(long batch) throws Exception {
-        long list = tell("/api/cut/lists", "{\"batch\": %d}".formatted(batch))
-                .body()
-                .path("id")
-                .asLong();
-        assertThat(tell("/api/cut/lists/" + list + "/confirm", "").status()).isEqualTo(204);
+        assertThat(confirm(sheet(batch))).isEqualTo(204);
     }
 }

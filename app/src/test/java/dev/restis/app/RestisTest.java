@@ -1,5 +1,6 @@
 package dev.restis.app;
 
+import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
@@ -13,6 +14,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.util.Locale;
 import org.junit.jupiter.api.BeforeEach;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -74,7 +76,7 @@ abstract class RestisTest {
 
     @BeforeEach
     void theDemoIsThere() {
-        org.assertj.core.api.Assertions.assertThat(count("article")).isGreaterThan(10);
+        assertThat(count("article")).isGreaterThan(10);
     }
 
     long count(String table) {
@@ -138,5 +140,56 @@ abstract class RestisTest {
         return """
                 {"pattern": "snake", "wrist": "%s", "colours": ["NT2", "OA2"], "units": "METRIC"}
                 """.formatted(wrist);
+    }
+
+    /** A batch of so many pieces of an order's first line. */
+    long batchOf(long order, int count) throws Exception {
+        long line = ask("/api/orders/" + order)
+                .body()
+                .path("lines")
+                .path(0)
+                .path("id")
+                .asLong();
+        return tell("/api/plan/batches", "{\"picks\": [{\"line\": %d, \"count\": %d}]}".formatted(line, count))
+                .body()
+                .path("id")
+                .asLong();
+    }
+
+    /** A cut list for a batch, as it is shown. */
+    JsonNode sheet(long batch) throws Exception {
+        long list = tell("/api/cut/lists", "{\"batch\": %d}".formatted(batch))
+                .body()
+                .path("id")
+                .asLong();
+        return ask("/api/cut/lists/" + list).body();
+    }
+
+    /** Confirms a cut list; answers the status. */
+    int confirm(JsonNode sheet) throws Exception {
+        return tell("/api/cut/lists/" + sheet.path("id").asLong() + "/confirm", "")
+                .status();
+    }
+
+    void addCord(String code, String colour, String diameter) throws Exception {
+        assertThat(tell("/api/stock/articles", """
+                        {"code": "%s", "kind": "CORD", "name": "%s", "colour": "%s", "material": "polyester",
+                         "diameter": "%s", "keep": "30 cm", "units": "METRIC"}
+                        """.formatted(code, code.toLowerCase(Locale.ROOT), colour, diameter))
+                        .status())
+                .isEqualTo(201);
+    }
+
+    void receive(String code, String lot, String each, String measured) throws Exception {
+        long article = jdbc.sql("select id from article where code = ?")
+                .param(code)
+                .query(Long.class)
+                .single();
+        assertThat(tell("/api/stock/receipts", """
+                        {"article": %d, "lot": "%s", "putUps": 1, "each": "%s", "price": "5.00", "measured": "%s",
+                         "units": "METRIC"}
+                        """.formatted(article, lot, each, measured))
+                        .status())
+                .isEqualTo(201);
     }
 }

@@ -207,19 +207,6 @@ class WholePathTest extends RestisTest {
                 .asLong();
     }
 
-    private long batchOf(long order, int count) throws Exception {
-        long line = ask("/api/orders/" + order)
-                .body()
-                .path("lines")
-                .path(0)
-                .path("id")
-                .asLong();
-        return tell("/api/plan/batches", "{\"picks\": [{\"line\": %d, \"count\": %d}]}".formatted(line, count))
-                .body()
-                .path("id")
-                .asLong();
-    }
-
     private long makeBatchOfEverything() throws Exception {
         List<String> picks = new ArrayList<>();
         for (JsonNode setUp : ask("/api/plan").body().path("open")) {

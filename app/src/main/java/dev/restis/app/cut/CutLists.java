@@ -75,6 +75,8 @@ public class CutLists {
         if (uncut.isEmpty()) {
             throw new NotFound("batch.nothingToCut");
         }
+        // Two lists planned at once would both count on the same metres.
+        jdbc.sql("select pg_advisory_xact_lock(hashtext('cut-plan'))").query().listOfRows();
         jdbc.sql("delete from cut_list where batch_id = ? and confirmed_at is null")
                 .param(batch)
                 .update();
@@ -83,7 +85,7 @@ public class CutLists {
         List<Demand> demands = strands.stream()
                 .map(s -> new Demand(s.id(), s.piece(), s.set(), s.article(), new Length(s.cutUm()), s.tails()))
                 .toList();
-        CutPlan plan = planner.plan(new CutRequest(demands, stock.cuttable(articles), begun(strands)));
+        CutPlan plan = planner.plan(new CutRequest(demands, stock.cuttable(articles, batch), begun(strands)));
         CutList list = new CutList(batch, clock.instant());
         for (CutPlan.SpoolPlan spool : plan.spools()) {
             CutSpool row = new CutSpool(

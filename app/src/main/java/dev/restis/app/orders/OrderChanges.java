@@ -250,8 +250,7 @@ class OrderChanges {
             understood.faults().forEach(f -> faults.add(new Fault(at + "choices." + f.field(), f.code(), f.args())));
             return understood
                     .spec()
-                    .map(spec -> new ReadLine(
-                            0, spec, 0, false, "", sitting.workOut(spec).time().total()));
+                    .map(spec -> new ReadLine(0, spec, 0, false, "", Orders.Effort.of(sitting.workOut(spec))));
         }
 
         private OrderLine line(long id) {

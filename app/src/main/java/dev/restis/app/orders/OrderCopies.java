@@ -51,8 +51,8 @@ class OrderCopies {
                     .forEach(f ->
                             faults.add(new Fault("lines[" + line.number() + "]." + f.field(), f.code(), f.args())));
             now.spec()
-                    .ifPresent(spec -> lines.add(read.with(new ReadLine(
-                            0, spec, 0, false, "", sitting.workOut(spec).time().total()))));
+                    .ifPresent(spec -> lines.add(
+                            read.with(new ReadLine(0, spec, 0, false, "", Orders.Effort.of(sitting.workOut(spec))))));
         }
         if (!faults.isEmpty()) {
             throw new Rejected(faults);

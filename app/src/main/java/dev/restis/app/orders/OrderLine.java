@@ -1,5 +1,6 @@
 package dev.restis.app.orders;
 
+import dev.restis.app.orders.Orders.Effort;
 import dev.restis.app.orders.Orders.ReadLine;
 import dev.restis.app.patterns.PieceSpec;
 import dev.restis.core.fit.Ease;
@@ -17,6 +18,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.JoinColumn;
 import jakarta.persistence.ManyToOne;
+import jakarta.persistence.MapKeyColumn;
 import jakarta.persistence.OneToMany;
 import jakarta.persistence.OrderBy;
 import jakarta.persistence.OrderColumn;
@@ -26,6 +28,8 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
 @Entity
@@ -90,6 +94,12 @@ class OrderLine {
     @OrderBy("slot")
     private List<OrderLinePart> parts = new ArrayList<>();
 
+    @ElementCollection
+    @CollectionTable(name = "order_line_need", joinColumns = @JoinColumn(name = "line_id"))
+    @MapKeyColumn(name = "article_id")
+    @Column(name = "quantity")
+    private Map<Long, Long> needs = new TreeMap<>();
+
     @OneToMany(mappedBy = "line", cascade = CascadeType.ALL, orphanRemoval = true)
     @OrderBy("number")
     private List<Piece> pieces = new ArrayList<>();
@@ -122,7 +132,12 @@ class OrderLine {
         this.colours.clear();
         this.colours.addAll(spec.articles());
         this.matching = line.matching();
-        this.makingSeconds = Math.toIntExact(line.making().toSeconds());
+        this.makingSeconds = Math.toIntExact(line.effort().making().toSeconds());
+        // Only what differs is written: most changes of a line leave its needs as they are.
+        if (!needs.equals(line.effort().needs())) {
+            needs.clear();
+            needs.putAll(line.effort().needs());
+        }
         this.note = line.note();
         while (pieces.size() < line.quantity()) {
             pieces.add(new Piece(this, nextPiece()));
@@ -136,7 +151,13 @@ class OrderLine {
 
     /** The line as it could be typed anew. */
     ReadLine read() {
-        return new ReadLine(number, spec(), quantity, matching, note, Duration.ofSeconds(makingSeconds));
+        return new ReadLine(
+                number,
+                spec(),
+                quantity,
+                matching,
+                note,
+                new Effort(Duration.ofSeconds(makingSeconds), Map.copyOf(needs)));
     }
 
     /** The pieces that are too many for a quantity: those that are least far, the last numbers first; none that is cut. */

@@ -63,7 +63,7 @@ class OrderReads {
             List<History.EventView> history) {}
 
     /** An article of which there is not enough for the whole order. */
-    record ShortageView(String code, String name, boolean cord, long needed, long onHand) {}
+    record ShortageView(String code, String name, boolean cord, long needed, long free, long onHand) {}
 
     private final OrderStore store;
     private final PieceDesk desk;
@@ -135,32 +135,33 @@ class OrderReads {
                 .count();
     }
 
-    /** What all pieces that are not cut need together, against what is on hand. */
+    /** What all pieces that are not cut need together, against what is free for it. */
     private static List<ShortageView> shortages(CustomerOrder order, PieceDesk.Sitting sitting) {
         Map<Article, Long> needed = new LinkedHashMap<>();
         for (OrderLine line : order.lines()) {
             long uncut = line.pieces().stream().filter(p -> !p.cut()).count();
-            PieceDesk.Worked worked = sitting.workOut(line.spec());
-            worked.piece()
-                    .strands()
-                    .forEach(s -> needed.merge(
-                            worked.cords().get(s.slot()), s.cutLength().micrometres() * uncut, Long::sum));
-            worked.hardware().forEach((article, each) -> needed.merge(article, each * uncut, Long::sum));
+            sitting.workOut(line.spec())
+                    .needed()
+                    .forEach((article, each) -> needed.merge(article, each * uncut, Long::sum));
         }
         return needed.entrySet().stream()
-                .filter(e -> e.getKey().onHand() < e.getValue())
+                .filter(e -> sitting.free(e.getKey(), order.id()) < e.getValue())
                 .map(e -> new ShortageView(
                         e.getKey().code(),
                         e.getKey().name(),
                         e.getKey().kind() == Article.ArticleKind.CORD,
                         e.getValue(),
+                        Math.max(0, sitting.free(e.getKey(), order.id())),
                         e.getKey().onHand()))
                 .toList();
     }
 
     private static PieceView view(PieceDesk.Sitting sitting, OrderLine line) {
         return PieceView.of(
-                sitting, sitting.workOut(line.spec()), new PieceView.Wanted(line.quantity(), line.matching()));
+                sitting,
+                sitting.workOut(line.spec()),
+                new PieceView.Wanted(
+                        line.quantity(), line.matching(), line.order().id()));
     }
 
     /**

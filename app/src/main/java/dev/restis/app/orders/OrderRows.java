@@ -106,7 +106,7 @@ class OrderRows {
                                     quantity,
                                     row.cell("matching").matches(YES),
                                     note,
-                                    sitting.workOut(spec).time().total()))
+                                    Orders.Effort.of(sitting.workOut(spec))))
                     : Optional.empty();
             List<Difference> differences =
                     line.map(l -> differences(order, head, l, row.cell("due"))).orElse(List.of());

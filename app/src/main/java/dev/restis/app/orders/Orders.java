@@ -20,6 +20,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.IntConsumer;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -54,27 +55,42 @@ public class Orders {
             @Nullable Boolean draft,
             List<NewLine> lines) {}
 
-    /** A line as understood; {@code making} is what a piece of it takes of a maker's time. */
-    record ReadLine(int number, PieceSpec spec, int quantity, boolean matching, String note, Duration making) {
+    /**
+     * What one piece takes.
+     *
+     * @param making of a maker's time
+     * @param needs of each article, by its identity: micrometres of cord, pieces of hardware
+     */
+    record Effort(Duration making, Map<Long, Long> needs) {
+
+        static Effort of(PieceDesk.Worked worked) {
+            Map<Long, Long> needs = new TreeMap<>();
+            worked.needed().forEach((article, each) -> needs.put(article.id(), each));
+            return new Effort(worked.time().total(), needs);
+        }
+    }
+
+    /** A line as understood. */
+    record ReadLine(int number, PieceSpec spec, int quantity, boolean matching, String note, Effort effort) {
         ReadLine with(String other) {
-            return new ReadLine(number, spec, quantity, matching, other, making);
+            return new ReadLine(number, spec, quantity, matching, other, effort);
         }
 
         ReadLine with(int other) {
-            return new ReadLine(number, spec, other, matching, note, making);
+            return new ReadLine(number, spec, other, matching, note, effort);
         }
 
         ReadLine with(boolean other) {
-            return new ReadLine(number, spec, quantity, other, note, making);
+            return new ReadLine(number, spec, quantity, other, note, effort);
         }
 
         /** The same line of another piece. */
         ReadLine with(ReadLine other) {
-            return new ReadLine(number, other.spec(), quantity, matching, note, other.making());
+            return new ReadLine(number, other.spec(), quantity, matching, note, other.effort());
         }
 
         ReadLine numbered(int other) {
-            return new ReadLine(other, spec, quantity, matching, note, making);
+            return new ReadLine(other, spec, quantity, matching, note, effort);
         }
     }
 
@@ -243,7 +259,7 @@ public class Orders {
                             line.quantity(),
                             Boolean.TRUE.equals(line.matching()),
                             note,
-                            sitting.workOut(spec).time().total())));
+                            Effort.of(sitting.workOut(spec)))));
         }
         return read;
     }

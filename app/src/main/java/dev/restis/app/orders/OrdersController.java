@@ -134,7 +134,7 @@ class OrdersController {
         int quantity = Math.max(1, Math.min(body.quantity(), Orders.MOST_PIECES));
         return reads.tryOut(
                 body.choices(),
-                new PieceView.Wanted(quantity, Boolean.TRUE.equals(body.matching())),
+                new PieceView.Wanted(quantity, Boolean.TRUE.equals(body.matching()), null),
                 DueDate.readOrNone(body.due(), LocalDate.now(clock)));
     }
 

@@ -97,7 +97,7 @@ class QuickEntry {
                             : reads.tryOut(
                                     sitting,
                                     choices,
-                                    new Wanted(line.quantity(), line.matching()),
+                                    new Wanted(line.quantity(), line.matching(), null),
                                     reading.due().orElse(null))));
         }
         return new TextView(

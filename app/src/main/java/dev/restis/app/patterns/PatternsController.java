@@ -108,7 +108,7 @@ class PatternsController {
                         PieceView.of(
                                 sitting,
                                 sitting.workOut(spec),
-                                new PieceView.Wanted(Math.max(1, body.quantity()), false)),
+                                new PieceView.Wanted(Math.max(1, body.quantity()), false, null)),
                         List.of()))
                 .orElseGet(() -> new WorkOutView(null, words.of(understood.faults())));
     }

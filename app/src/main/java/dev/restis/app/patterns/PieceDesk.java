@@ -8,6 +8,7 @@ import dev.restis.app.patterns.PieceSpec.PartSpec;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.stock.Article;
 import dev.restis.app.stock.Articles;
+import dev.restis.app.stock.Reserved;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cord.Cord;
 import dev.restis.core.cost.Estimate;
@@ -26,6 +27,7 @@ import dev.restis.core.piece.PieceWorker;
 import dev.restis.core.piece.TakeUp;
 import dev.restis.core.piece.WorkOut;
 import dev.restis.core.piece.WorkedPiece;
+import dev.restis.core.piece.WorkedStrand;
 import dev.restis.core.stock.Balance;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -76,7 +78,7 @@ public class PieceDesk {
 
     /** A sitting at the desk: articles, patterns and the house's rules are read once for many pieces. */
     public Sitting sit() {
-        return new Sitting(articles.all(), workshop.margin(), measures.house(), shelf, lines, verdicts);
+        return new Sitting(articles, workshop.margin(), measures.house(), shelf, lines, verdicts);
     }
 
     /** The smallest picture of a piece: a few repeats of its body, to be told apart in a list. */
@@ -121,6 +123,16 @@ public class PieceDesk {
             return counts;
         }
 
+        /** What one piece takes of each article: micrometres of cord, pieces of hardware. */
+        public Map<Article, Long> needed() {
+            Map<Article, Long> needed = new LinkedHashMap<>();
+            for (WorkedStrand strand : piece.strands()) {
+                needed.merge(cords.get(strand.slot()), strand.cutLength().micrometres(), Long::sum);
+            }
+            hardware().forEach((article, count) -> needed.merge(article, (long) count, Long::sum));
+            return needed;
+        }
+
         public MakingTime time() {
             return MakingTime.of(piece);
         }
@@ -149,9 +161,12 @@ public class PieceDesk {
         private final Map<String, Shelved> latest;
         private final CentreLineShelf lines;
         private final Cache<Asked, Verdict> verdicts;
+        private final Articles articles;
+        /** Asked for by few; read when it is. */
+        private @Nullable Reserved reserved;
 
         private Sitting(
-                List<Article> all,
+                Articles articles,
                 MarginPolicy margin,
                 Measures.House house,
                 PatternShelf shelf,
@@ -159,6 +174,8 @@ public class PieceDesk {
                 Cache<Asked, Verdict> verdicts) {
             this.verdicts = verdicts;
             this.lines = lines;
+            this.articles = articles;
+            List<Article> all = articles.all();
             this.byCode = all.stream().collect(Collectors.toMap(Article::code, Function.identity()));
             this.byId = all.stream().collect(Collectors.toMap(Article::id, Function.identity()));
             this.margin = margin;
@@ -200,6 +217,16 @@ public class PieceDesk {
         public Verdict verdict(PieceSpec spec) {
             Asked asked = new Asked(spec, cords(spec), parts(spec), size(spec), margin, house.takeUps());
             return verdicts.get(asked, a -> workOut(spec).piece().verdict());
+        }
+
+        /** What nobody else was promised: what is on hand but for the needs of other orders' pieces; below 0 when short. */
+        public long free(Article article, @Nullable Long order) {
+            Reserved there = reserved;
+            if (there == null) {
+                there = articles.reserved();
+                reserved = there;
+            }
+            return article.onHand() - there.of(article.id(), order);
         }
 
         public Article article(long id) {

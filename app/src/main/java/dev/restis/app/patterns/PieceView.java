@@ -139,7 +139,8 @@ public record PieceView(
     }
 
     /** How many pieces are wanted, and whether they must match. */
-    public record Wanted(int quantity, boolean matching) {}
+    public record Wanted(
+            int quantity, boolean matching, @Nullable Long order) {}
 
     /**
      * How an offered colour differs from the chosen one.

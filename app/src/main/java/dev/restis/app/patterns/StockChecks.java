@@ -17,7 +17,6 @@ import dev.restis.core.stock.Sufficiency;
 import dev.restis.core.stock.Sufficiency.Supply;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -39,23 +38,17 @@ final class StockChecks {
 
     List<CheckView> all() {
         List<CheckView> checks = new ArrayList<>();
-        needed(worked).forEach((article, each) -> {
+        worked.needed().forEach((article, each) -> {
+            if (article.kind() != ArticleKind.CORD) {
+                checks.add(hardware(article, each));
+                return;
+            }
             checks.add(cord(article, each));
             if (article.unlikeItsName()) {
                 checks.add(measured(article));
             }
         });
-        worked.hardware().forEach((article, each) -> checks.add(hardware(article, each)));
         return checks;
-    }
-
-    /** Cord of each article that one piece takes. */
-    private static Map<Article, Long> needed(Worked piece) {
-        Map<Article, Long> needed = new LinkedHashMap<>();
-        for (WorkedStrand strand : piece.piece().strands()) {
-            needed.merge(piece.cords().get(strand.slot()), strand.cutLength().micrometres(), Long::sum);
-        }
-        return needed;
     }
 
     private CheckView cord(Article article, long each) {
@@ -69,16 +62,24 @@ final class StockChecks {
                 verdict(answer),
                 Map.of(
                         "needed", answer == Sufficiency.NO_LOT_FOR_A_PIECE ? each : each * wanted.quantity(),
+                        "free", free(article),
                         "onHand", article.onHand(),
-                        "bestLot", article.bestLot()),
+                        "bestLot", Math.min(free(article), article.bestLot())),
                 Map.of(),
                 named(article),
                 answer == Sufficiency.ENOUGH ? List.of() : otherColours(article, verdict(answer)));
     }
 
+    private long free(Article article) {
+        return Math.max(0, sitting.free(article, wanted.order()));
+    }
+
     private Sufficiency judge(Article article, long each) {
         return Sufficiency.of(
-                each, wanted.quantity(), wanted.matching(), new Supply(article.onHand(), article.bestLot()));
+                each,
+                wanted.quantity(),
+                wanted.matching(),
+                new Supply(free(article), Math.min(free(article), article.bestLot())));
     }
 
     private static Verdict verdict(Sufficiency answer) {
@@ -141,13 +142,13 @@ final class StockChecks {
                 List.of());
     }
 
-    private CheckView hardware(Article article, int each) {
-        long count = (long) each * wanted.quantity();
+    private CheckView hardware(Article article, long each) {
+        long count = each * wanted.quantity();
         return new CheckView(
                 "hardware",
-                article.onHand() >= count ? Verdict.GOOD : Verdict.NO,
+                free(article) >= count ? Verdict.GOOD : Verdict.NO,
                 Map.of(),
-                Map.of("needed", (double) count, "onHand", (double) article.onHand()),
+                Map.of("needed", (double) count, "free", (double) free(article), "onHand", (double) article.onHand()),
                 named(article),
                 List.of());
     }

@@ -78,6 +78,14 @@ public class Articles {
                 .list();
     }
 
+    /** What is promised to orders and batches. */
+    @Transactional(readOnly = true)
+    public Reserved reserved() {
+        return new Reserved(jdbc.sql("""
+                        select article_id as article, order_id as "order", batch_id as batch, quantity from article_reserved
+                        """).query(Reserved.Row.class).list());
+    }
+
     @Transactional(readOnly = true)
     public Article byId(long id) {
         return jdbc.sql(WITH_STOCK + " where a.id = ?")

@@ -125,9 +125,12 @@ public class Stock {
         }
     }
 
-    /** Cord that may be cut now: remnants first, then the oldest, each with its flaws. */
+    /**
+     * Cord that a batch may be cut from now: remnants first, then the oldest, each with its flaws; without what other
+     * batches mean to cut from its free end.
+     */
     @Transactional(readOnly = true)
-    public List<Holding> cuttable(Collection<Long> articleIds) {
+    public List<Holding> cuttable(Collection<Long> articleIds, long batch) {
         if (articleIds.isEmpty()) {
             return List.of();
         }
@@ -137,11 +140,13 @@ public class Stock {
                                      where f.holding_id = h.id and f.behind_um < b.quantity
                                      order by f.behind_um desc) as flaws
                         from holding h join lot on lot.id = h.lot_id join article a on a.id = lot.article_id
-                             join holding_balance b on b.holding_id = h.id
-                        where a.id in (:articles) and b.quantity > 0
+                             cross join lateral (select h.quantity - coalesce(sum(p.planned_um), 0)::bigint as quantity
+                                                 from holding_planned p where p.holding_id = h.id and p.batch_id <> :batch) b
+                        where a.id in (:articles) and h.quantity > 0 and b.quantity > 0
                         order by h.kind <> 'REMNANT', lot.received_on, h.id
                         """)
                 .param("articles", articleIds)
+                .param("batch", batch)
                 .query((row, n) -> new Holding(
                         row.getLong("id"),
                         row.getLong("article"),
@@ -155,19 +160,20 @@ public class Stock {
     /**
      * Cuts a spool from its free end, stretch by stretch; what is not named stays on it.
      *
-     * @param expectedUm what the plan believed the spool to have
+     * @param expectedUm what the plan believed the spool to have for it; more is as good where no flaw lies on it
      * @return the value of each stretch, in order
      * @throws Conflict when the spool is not as the plan believed
      */
     @Transactional
     public List<BigDecimal> cut(long holding, long expectedUm, List<Stretch> stretches, long batch) {
         Balance balance = ledger.lock(holding);
-        if (balance.quantity() != expectedUm) {
-            throw new Conflict("stockChanged");
-        }
         HoldingRow spool = entities.find(HoldingRow.class, holding);
         if (spool == null) {
             throw new NotFound("notFound");
+        }
+        boolean enough = balance.quantity() > expectedUm && spool.flawsBehind.isEmpty();
+        if (balance.quantity() != expectedUm && !enough) {
+            throw new Conflict("stockChanged");
         }
         List<BigDecimal> values = new ArrayList<>();
         for (Stretch stretch : stretches) {

@@ -10,6 +10,8 @@ import dev.restis.core.measure.UnitSystem;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -27,7 +29,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/stock")
 class StockController {
 
-    record WallView(List<Article> articles, List<StockReads.HoldingView> holdings) {}
+    /** What is promised of an article: to batches that are not cut yet, and to orders beside them. */
+    record ReservedView(long articleId, long toBatches, long toOrders) {}
+
+    record WallView(List<Article> articles, List<StockReads.HoldingView> holdings, List<ReservedView> reserved) {}
 
     record Received(List<Long> holdings) {}
 
@@ -45,7 +50,22 @@ class StockController {
 
     @GetMapping("/wall")
     WallView wall() {
-        return new WallView(articles.all(), reads.wall());
+        return new WallView(articles.all(), reads.wall(), reserved());
+    }
+
+    private List<ReservedView> reserved() {
+        Map<Long, ReservedView> byArticle = new TreeMap<>();
+        articles.reserved()
+                .rows()
+                .forEach(r -> byArticle.merge(
+                        r.article(),
+                        new ReservedView(
+                                r.article(),
+                                r.batch() == null ? 0 : r.quantity(),
+                                r.batch() == null ? r.quantity() : 0),
+                        (a, b) -> new ReservedView(
+                                a.articleId(), a.toBatches() + b.toBatches(), a.toOrders() + b.toOrders())));
+        return List.copyOf(byArticle.values());
     }
 
     @GetMapping("/articles")

@@ -19,7 +19,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class StockReads {
 
-    /** A holding on the wall; {@code fullQuantity} is what it began with. */
+    /** A holding on the wall; {@code fullQuantity} is what it began with, {@code plannedUm} what cut lists mean to take. */
     record HoldingView(
             long id,
             String label,
@@ -32,6 +32,7 @@ class StockReads {
             String shelf,
             long quantity,
             long fullQuantity,
+            long plannedUm,
             BigDecimal value,
             List<Long> flawsUm) {}
 
@@ -74,6 +75,7 @@ class StockReads {
                         select h.id, h.label, h.kind, lot.article_id, lot.id as lot_id, lot.code as lot, lot.measured_um, lot.received_on,
                                h.shelf, h.quantity, h.value,
                                h.full_quantity,
+                               coalesce((select sum(p.planned_um) from holding_planned p where p.holding_id = h.id), 0) as planned_um,
                                array(select h.quantity - f.behind_um from holding_flaw f
                                      where f.holding_id = h.id and f.behind_um < h.quantity order by f.behind_um desc) as flaws
                         from holding h join lot on lot.id = h.lot_id
@@ -92,6 +94,7 @@ class StockReads {
                         row.getString("shelf"),
                         row.getLong("quantity"),
                         row.getLong("full_quantity"),
+                        row.getLong("planned_um"),
                         row.getBigDecimal("value"),
                         List.of((Long[]) row.getArray("flaws").getArray())))
                 .list();

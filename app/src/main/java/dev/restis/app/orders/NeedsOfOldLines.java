@@ -1,0 +1,53 @@
+package dev.restis.app.orders;
+
+import dev.restis.app.patterns.PieceDesk;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.boot.context.event.ApplicationStartedEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.annotation.Order;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Lines that were taken before needs were kept get theirs when Restis starts. */
+@Component
+class NeedsOfOldLines {
+
+    private final JdbcClient jdbc;
+    private final JdbcTemplate bulk;
+    private final LineSpecs specs;
+    private final PieceDesk desk;
+
+    NeedsOfOldLines(JdbcClient jdbc, JdbcTemplate bulk, LineSpecs specs, PieceDesk desk) {
+        this.jdbc = jdbc;
+        this.bulk = bulk;
+        this.specs = specs;
+        this.desk = desk;
+    }
+
+    /** After the shipped patterns are on the shelf. */
+    @EventListener(ApplicationStartedEvent.class)
+    @Order(1)
+    @Transactional
+    public void fill() {
+        List<Long> orders = jdbc.sql("""
+                        select distinct l.order_id from order_line l join piece p on p.line_id = l.id and p.cut_at is null
+                        where not exists (select 1 from order_line_need n where n.line_id = l.id)
+                        """).query(Long.class).list();
+        if (orders.isEmpty()) {
+            return;
+        }
+        PieceDesk.Sitting sitting = desk.sit();
+        List<Object[]> rows = new ArrayList<>();
+        specs.of(orders)
+                .values()
+                .forEach(lines -> lines.forEach(line -> Orders.Effort.of(sitting.workOut(line.spec()))
+                        .needs()
+                        .forEach((article, each) -> rows.add(new Object[] {line.id(), article, each}))));
+        bulk.batchUpdate(
+                "insert into order_line_need (line_id, article_id, quantity) values (?, ?, ?) on conflict do nothing",
+                rows);
+    }
+}
