@@ -131,14 +131,18 @@ it('shows what it would cost as long as nothing was named', () => {
 });
 
 it('sums up what stands in the way of the whole order', () => {
-  const shortages = [{ code: 'HE2', name: 'Heather', cord: true, needed: 10_680_000, free: 2_300_000, onHand: 4_800_000 }];
+  const shortages = [
+    { code: 'HE2', name: 'Heather', cord: true, needed: 10_680_000, free: 2_300_000, onHand: 4_800_000 },
+  ];
   const checks = [
     { code: 'hole', verdict: 'NO' },
     { code: 'stock', verdict: 'NO' },
   ];
   const lines = [{ id: 1, quantity: 3, piece: { patternName: 'Square-knot bar', checks } }];
   show(<InTheWay order={order({ shortages, lines: lines as never })} />);
-  expect(screen.getByText('HE2 Heather: all pieces together need 10.68 m, 2.30 m free of 4.80 m on hand.')).toBeTruthy();
+  expect(
+    screen.getByText('HE2 Heather: all pieces together need 10.68 m, 2.30 m free of 4.80 m on hand.'),
+  ).toBeTruthy();
   expect(screen.getByText(/3 × Square-knot bar cannot be made as chosen/)).toBeTruthy();
 });
 

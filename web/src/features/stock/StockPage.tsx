@@ -110,10 +110,8 @@ export default function StockPage() {
                       </Group>
                       <Text size="sm">
                         {t('article.pieces', { count: a.onHand })}
-                        {promised.has(a.id) &&
-                          ` (${t('stock.promised', { amount: promised.get(a.id) })})`}{' '}
-                        · <Money value={a.unitPrice} />{' '}
-                        {t('stock.each')}
+                        {promised.has(a.id) && ` (${t('stock.promised', { amount: promised.get(a.id) })})`} ·{' '}
+                        <Money value={a.unitPrice} /> {t('stock.each')}
                       </Text>
                       <Text size="sm" c="dimmed">
                         {t(`kind.${a.kind}`)}
@@ -225,7 +223,13 @@ function CordRow({ article, holdings, promised, scaleUm, onShow, onReceive }: Ro
               flawsUm={h.flawsUm}
               stretches={[
                 ...(h.plannedUm > 0
-                  ? [{ um: Math.min(h.plannedUm, h.quantity), kind: 'tail' as const, label: t('stock.plannedCut') }]
+                  ? [
+                      {
+                        um: Math.min(h.plannedUm, h.quantity),
+                        kind: 'tail' as const,
+                        label: t('stock.plannedCut'),
+                      },
+                    ]
                   : []),
                 {
                   um: Math.max(0, h.quantity - h.plannedUm),

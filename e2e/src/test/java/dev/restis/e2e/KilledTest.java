@@ -1,0 +1,186 @@
+package dev.restis.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.restis.app.RestisApplication;
+import dev.restis.app.costs.Verification;
+import dev.restis.app.platform.LocalPostgres;
+import dev.restis.app.platform.LocalPostgres.Durability;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
+
+/**
+ * Restis as a process of its own, on a database that really writes, killed amid a stream of movements: what it said is done
+ * is done once, and nothing is half done.
+ */
+class KilledTest {
+
+    private static final int STREAMS = 4;
+    private static final int BEFORE_KILL_MS = 2500;
+
+    private Path home;
+    private Process process;
+    private final AtomicInteger number = new AtomicInteger();
+    /** Reasons of the movements, and lots of the receipts, that were answered as done. */
+    private final Set<String> sold = ConcurrentHashMap.newKeySet();
+
+    private final Set<String> received = ConcurrentHashMap.newKeySet();
+
+    @BeforeEach
+    void start() throws Exception {
+        home = Files.createTempDirectory("restis-killed");
+        Files.setPosixFilePermissions(home, PosixFilePermissions.fromString("rwxr-xr-x"));
+        launch();
+    }
+
+    @AfterEach
+    void stop() {
+        process.destroy();
+        try (LocalPostgres left = LocalPostgres.start(home, Durability.SAFE)) {
+            assertThat(left.url()).isNotEmpty();
+        }
+    }
+
+    @Test
+    void whatWasAnsweredIsThereOnceAndNothingIsHalfDone() throws Exception {
+        for (boolean database : new boolean[] {false, true, false, true}) {
+            stream(database);
+            launch();
+            check();
+        }
+        assertThat(sold).hasSizeGreaterThan(20);
+        assertThat(received).hasSizeGreaterThan(5);
+    }
+
+    private void launch() throws Exception {
+        Path address = home.resolve("address");
+        Files.deleteIfExists(address);
+        process = new ProcessBuilder(
+                        ProcessHandle.current().info().command().orElse("java"),
+                        "-XX:+UseSerialGC",
+                        "-XX:TieredStopAtLevel=1",
+                        "-Drestis.home=" + home,
+                        "-Drestis.port=8620",
+                        "-Drestis.demo=true",
+                        "-cp",
+                        System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
+                        RestisApplication.class.getName())
+                .redirectErrorStream(true)
+                .redirectOutput(home.resolve("log").toFile())
+                .start();
+        for (int i = 0; !Files.exists(address) || Files.readString(address).isBlank(); i++) {
+            assertThat(process.isAlive() && i < 1200)
+                    .as("Restis starts; its log is %s", home.resolve("log"))
+                    .isTrue();
+            TimeUnit.MILLISECONDS.sleep(100);
+        }
+    }
+
+    private JdbcClient database() {
+        // The server runs already, so this only finds it.
+        LocalPostgres database = LocalPostgres.start(home, Durability.SAFE);
+        return JdbcClient.create(new DriverManagerDataSource(database.url(), database.user(), database.password()));
+    }
+
+    /** Sells and receives from several sides until the process, or its database, is killed. */
+    private void stream(boolean killDatabase) throws Exception {
+        String address = Files.readString(home.resolve("address")).strip();
+        long spool = database().sql("""
+                        select h.id from holding h join lot on lot.id = h.lot_id join article a on a.id = lot.article_id
+                        where a.kind = 'CORD' order by h.quantity desc limit 1
+                        """).query(Long.class).single();
+        long article = database()
+                .sql("select id from article where code = 'PB6'")
+                .query(Long.class)
+                .single();
+        AtomicBoolean on = new AtomicBoolean(true);
+        List<Thread> threads = new ArrayList<>();
+        for (int i = 0; i < STREAMS; i++) {
+            boolean sells = i % 2 == 0;
+            Thread thread = new Thread(() -> {
+                try {
+                    Load load = new Load(address);
+                    while (on.get()) {
+                        String name = "K" + number.incrementAndGet();
+                        if (sells) {
+                            load.post("/api/stock/holdings/" + spool + "/away/SELL", "application/json", """
+                                            {"quantity": "1 mm", "units": "METRIC", "reason": "%s"}
+                                            """.formatted(
+                                            name)
+                                    .getBytes(StandardCharsets.UTF_8));
+                            sold.add(name);
+                        } else {
+                            load.post("/api/stock/receipts", "application/json", """
+                                            {"article": %d, "lot": "%s", "putUps": 3, "each": "10", "price": "1.00",
+                                             "units": "METRIC"}
+                                            """.formatted(article, name)
+                                    .getBytes(StandardCharsets.UTF_8));
+                            received.add(name);
+                        }
+                    }
+                } catch (Exception | AssertionError killed) {
+                    // What was not answered may be done or not; only halves are wrong.
+                }
+            });
+            threads.add(thread);
+            thread.start();
+        }
+        TimeUnit.MILLISECONDS.sleep(BEFORE_KILL_MS);
+        if (killDatabase) {
+            killDatabase();
+            TimeUnit.MILLISECONDS.sleep(300);
+        }
+        process.destroyForcibly().waitFor();
+        on.set(false);
+        for (Thread thread : threads) {
+            thread.join();
+        }
+    }
+
+    private void killDatabase() throws IOException {
+        long postmaster = Long.parseLong(Files.readAllLines(home.resolve("postgres/postmaster.pid"))
+                .get(0)
+                .strip());
+        List<ProcessHandle> all = new ArrayList<>();
+        ProcessHandle.of(postmaster).ifPresent(p -> {
+            p.descendants().forEach(all::add);
+            all.add(p);
+        });
+        all.forEach(ProcessHandle::destroyForcibly);
+        all.forEach(p -> p.onExit().orTimeout(20, TimeUnit.SECONDS).join());
+    }
+
+    private void check() {
+        JdbcClient database = database();
+        List<String> there = database.sql("select reason from ledger where movement = 'SELL' and reason like 'K%'")
+                .query(String.class)
+                .list();
+        assertThat(there).doesNotHaveDuplicates().containsAll(sold);
+        List<String> halves = database.sql("""
+                        select lot.code from lot left join holding h on h.lot_id = lot.id left join ledger l on l.holding_id = h.id
+                        where lot.code like 'K%' group by lot.code
+                        having count(distinct h.id) <> 3 or count(l.id) <> 3 or sum(l.value) <> 1
+                        """).query(String.class).list();
+        assertThat(halves).isEmpty();
+        assertThat(database.sql("select code from lot where code like 'K%'")
+                        .query(String.class)
+                        .list())
+                .containsAll(received);
+        assertThat(new Verification(database).differences()).isEmpty();
+    }
+}
