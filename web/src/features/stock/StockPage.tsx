@@ -1,5 +1,15 @@
-import { Button, Group, Stack, Text, TextInput, Title, UnstyledButton } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import {
+  Button,
+  ColorInput,
+  Group,
+  NativeSelect,
+  Stack,
+  Text,
+  TextInput,
+  Title,
+  UnstyledButton,
+} from '@mantine/core';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useSearchParams } from 'react-router';
@@ -13,22 +23,41 @@ import { StrandBar } from '../../shared/StrandBar';
 import { Swatch } from '../../shared/Swatch';
 import { ArticleForm } from './ArticleForm';
 import { LedgerDrawer } from './LedgerDrawer';
-import { wallQuery } from './queries';
+import { articlesQuery, wallQuery } from './queries';
 import { ReceiveForm } from './ReceiveForm';
 import classes from './StockPage.module.css';
 
 type Article = Schemas['Article'];
 type Holding = Schemas['HoldingView'];
 
+const SORTS = ['NAME', 'COLOUR', 'MATERIAL'] as const;
+/** How many holdings of an article hang beside each other before the rest is asked for. */
+const SIDE_BY_SIDE = 6;
+const ALL_OF_IT = 500;
+
 /** The wall: every holding as a bar under its article; hardware in counted boxes. */
 export default function StockPage() {
   const { t } = useTranslation();
-  const wall = useQuery(wallQuery);
   const [address, setAddress] = useSearchParams();
-  const query = (address.get('query') ?? '').toLowerCase();
+  const filter = {
+    query: address.get('query') ?? undefined,
+    shelf: address.get('shelf') ?? undefined,
+    near: address.get('near') ?? undefined,
+    sort: SORTS.find((s) => s === address.get('sort')),
+    each: address.has('each') ? ALL_OF_IT : SIDE_BY_SIDE,
+  };
+  const wall = useInfiniteQuery(wallQuery(filter));
+  const all = useQuery(articlesQuery);
   const [receiving, setReceiving] = useState<number | true>();
   const [adding, setAdding] = useState(false);
-  const [shown, setShown] = useState<{ article: Article; holding?: Holding }>();
+  const set = (changes: Record<string, string>) => {
+    const next = new URLSearchParams(address);
+    for (const [name, value] of Object.entries(changes)) {
+      if (value) next.set(name, value);
+      else next.delete(name);
+    }
+    setAddress(next, { replace: true });
+  };
   return (
     <Page
       title={t('nav.stock')}
@@ -44,118 +73,219 @@ export default function StockPage() {
         </>
       }
     >
+      <Group align="flex-end" gap="sm">
+        <TextInput
+          w={230}
+          type="search"
+          label={t('stock.find')}
+          placeholder={t('stock.search')}
+          value={filter.query ?? ''}
+          onChange={(e) => set({ query: e.currentTarget.value, each: '' })}
+        />
+        <TextInput
+          w={110}
+          label={t('stock.shelf')}
+          value={filter.shelf ?? ''}
+          onChange={(e) => set({ shelf: e.currentTarget.value })}
+        />
+        <NativeSelect
+          label={t('orders.sort')}
+          data={SORTS.map((s) => ({ value: s, label: t(`stock.sort.${s}`) }))}
+          value={filter.sort ?? 'NAME'}
+          onChange={(e) => set({ sort: e.currentTarget.value === 'NAME' ? '' : e.currentTarget.value })}
+        />
+        <ColorInput
+          w={170}
+          label={t('stock.near')}
+          placeholder={t('stock.anyColour')}
+          format="hex"
+          withEyeDropper={false}
+          value={filter.near ?? ''}
+          onChangeEnd={(near) => set({ near: /^#[0-9a-f]{6}$/i.test(near) ? near : '' })}
+          onChange={(near) => near === '' && set({ near: '' })}
+        />
+      </Group>
       <Await query={wall}>
-        {({ articles, holdings, reserved }) => {
-          if (articles.length === 0) {
+        {({ pages }) => {
+          const articles = pages.flatMap((p) => p.articles);
+          if (all.data?.length === 0) {
             return (
               <Empty words={t('stock.none')}>
                 <Button onClick={() => setAdding(true)}>{t('stock.newArticle')}</Button>
               </Empty>
             );
           }
-          const found = articles.filter((a) =>
-            `${a.code} ${a.name} ${a.material ?? ''}`.toLowerCase().includes(query),
-          );
-          const cords = found.filter((a) => a.kind === 'CORD');
-          const parts = found.filter((a) => a.kind !== 'CORD');
-          const scale = Math.max(1, ...holdings.filter((h) => h.kind !== 'BOX').map((h) => h.fullQuantity));
-          const of = (a: Article) => holdings.filter((h) => h.articleId === a.id);
-          const promised = new Map(reserved.map((r) => [r.articleId, r.toBatches + r.toOrders]));
+          if (articles.length === 0) {
+            return (
+              <Empty words={t('stock.noneFound')}>
+                <Button variant="default" onClick={() => setAddress({}, { replace: true })}>
+                  {t('orders.showAll')}
+                </Button>
+              </Empty>
+            );
+          }
           return (
-            <Stack>
-              <TextInput
-                w={260}
-                type="search"
-                placeholder={t('stock.search')}
-                aria-label={t('stock.search')}
-                value={address.get('query') ?? ''}
-                onChange={(e) =>
-                  setAddress(e.currentTarget.value ? { query: e.currentTarget.value } : {}, { replace: true })
-                }
+            <>
+              <Hung
+                pages={pages}
+                onReceive={setReceiving}
+                onAll={(code) => set({ query: code, each: 'all' })}
               />
-              {found.length === 0 && <Text>{t('stock.noneFound')}</Text>}
-              {cords.length > 0 && (
-                <div className="panel">
-                  <div className={classes.row}>
-                    <span />
-                    <RuledEdge lengthUm={scale} />
-                  </div>
-                  {cords.map((a) => (
-                    <CordRow
-                      key={a.id}
-                      article={a}
-                      holdings={of(a)}
-                      promised={promised.get(a.id) ?? 0}
-                      scaleUm={scale}
-                      onShow={(holding) => setShown({ article: a, holding })}
-                      onReceive={() => setReceiving(a.id)}
-                    />
-                  ))}
-                </div>
-              )}
-              {parts.length > 0 && (
-                <div className={classes.boxes}>
-                  {parts.map((a) => (
-                    <UnstyledButton
-                      key={a.id}
-                      className={`panel ${classes.box}`}
-                      onClick={() => setShown({ article: a })}
-                    >
-                      <Group gap="xs" wrap="nowrap">
-                        <Swatch colour={a.colour} />
-                        <Text fw={600} truncate>
-                          {a.name}
-                        </Text>
-                        <span className="figure">{a.code}</span>
-                      </Group>
-                      <Text size="sm">
-                        {t('article.pieces', { count: a.onHand })}
-                        {promised.has(a.id) && ` (${t('stock.promised', { amount: promised.get(a.id) })})`} ·{' '}
-                        <Money value={a.unitPrice} /> {t('stock.each')}
-                      </Text>
-                      <Text size="sm" c="dimmed">
-                        {t(`kind.${a.kind}`)}
-                        {a.holeUm !== undefined && (
-                          <>
-                            {', '}
-                            {t('stock.hole')} <Length um={a.holeUm} kind="part" />
-                          </>
-                        )}
-                        {a.innerWidthUm !== undefined && (
-                          <>
-                            {', '}
-                            {t('stock.inside')} <Length um={a.innerWidthUm} kind="part" />
-                          </>
-                        )}
-                      </Text>
-                    </UnstyledButton>
-                  ))}
-                </div>
-              )}
-              <ReceiveForm
-                key={String(receiving)}
-                opened={receiving !== undefined}
-                article={receiving === true ? undefined : receiving}
-                articles={articles}
-                onClose={() => setReceiving(undefined)}
-              />
-              {shown && (
-                <LedgerDrawer
-                  key={`${shown.article.id}/${shown.holding?.id}`}
-                  article={articles.find((a) => a.id === shown.article.id) ?? shown.article}
-                  holding={
-                    shown.holding && (holdings.find((h) => h.id === shown.holding?.id) ?? shown.holding)
-                  }
-                  others={of(shown.article)}
-                  onClose={() => setShown(undefined)}
-                />
-              )}
-            </Stack>
+              <Group justify="space-between">
+                <Text size="sm" c="dimmed">
+                  {t('stock.shown', { shown: articles.length, count: pages[0]?.total ?? 0 })}
+                </Text>
+                {wall.hasNextPage && (
+                  <Button
+                    variant="default"
+                    loading={wall.isFetchingNextPage}
+                    onClick={() => wall.fetchNextPage()}
+                  >
+                    {t('orders.more')}
+                  </Button>
+                )}
+              </Group>
+            </>
           );
         }}
       </Await>
+      <ReceiveForm
+        key={String(receiving)}
+        opened={receiving !== undefined}
+        article={receiving === true ? undefined : receiving}
+        articles={all.data ?? []}
+        onClose={() => setReceiving(undefined)}
+      />
       <ArticleForm opened={adding} onClose={() => setAdding(false)} />
     </Page>
+  );
+}
+
+interface HungProps {
+  pages: Schemas['WallView'][];
+  onReceive: (article: number) => void;
+  /** All holdings of one article are wanted. */
+  onAll: (code: string) => void;
+}
+
+/** The articles that are shown, cord to one scale. */
+function Hung({ pages, onReceive, onAll }: HungProps) {
+  const [shown, setShown] = useState<{ article: Article; holding?: Holding }>();
+  const articles = pages.flatMap((p) => p.articles);
+  const holdings = pages.flatMap((p) => p.holdings);
+  const held = Object.assign({}, ...pages.map((p) => p.held)) as Record<string, number>;
+  const promised = new Map(
+    pages.flatMap((p) => p.reserved).map((r) => [r.articleId, r.toBatches + r.toOrders]),
+  );
+  const scale = Math.max(1, ...pages.map((p) => p.longestUm));
+  const of = (a: Article) => holdings.filter((h) => h.articleId === a.id);
+  const cords = articles.filter((a) => a.kind === 'CORD');
+  const parts = articles.filter((a) => a.kind !== 'CORD');
+  return (
+    <Stack>
+      {cords.length > 0 && (
+        <div className="panel">
+          <div className={classes.row}>
+            <span />
+            <RuledEdge lengthUm={scale} />
+          </div>
+          {cords.map((a) => (
+            <CordRow
+              key={a.id}
+              article={a}
+              holdings={of(a)}
+              held={held[a.id] ?? 0}
+              promised={promised.get(a.id) ?? 0}
+              scaleUm={scale}
+              onShow={(holding) => setShown({ article: a, holding })}
+              onReceive={() => onReceive(a.id)}
+              onAll={() => onAll(a.code)}
+            />
+          ))}
+        </div>
+      )}
+      {parts.length > 0 && (
+        <div className={classes.boxes}>
+          {parts.map((a) => (
+            <PartBox
+              key={a.id}
+              article={a}
+              boxes={of(a)}
+              promised={promised.get(a.id) ?? 0}
+              onShow={(holding) => setShown({ article: a, holding })}
+            />
+          ))}
+        </div>
+      )}
+      {shown && (
+        <LedgerDrawer
+          key={`${shown.article.id}/${shown.holding?.id}`}
+          article={articles.find((a) => a.id === shown.article.id) ?? shown.article}
+          holding={shown.holding && (holdings.find((h) => h.id === shown.holding?.id) ?? shown.holding)}
+          others={of(shown.article)}
+          onClose={() => setShown(undefined)}
+        />
+      )}
+    </Stack>
+  );
+}
+
+interface BoxProps {
+  article: Article;
+  boxes: Holding[];
+  promised: number;
+  onShow: (holding?: Holding) => void;
+}
+
+/** Parts are counted; each box can be taken out and looked into. */
+function PartBox({ article: a, boxes, promised, onShow }: BoxProps) {
+  const { t } = useTranslation();
+  return (
+    <div className={`panel ${classes.box}`}>
+      <UnstyledButton onClick={() => onShow()} w="100%">
+        <Group gap="xs" wrap="nowrap">
+          <Swatch colour={a.colour} />
+          <Text fw={600} truncate>
+            {a.name}
+          </Text>
+          <span className="figure">{a.code}</span>
+        </Group>
+        <Text size="sm">
+          {t('article.pieces', { count: a.onHand })}
+          {promised > 0 && ` (${t('stock.promised', { amount: promised })})`} · <Money value={a.unitPrice} />{' '}
+          {t('stock.each')}
+        </Text>
+        <Text size="sm" c="dimmed">
+          {t(`kind.${a.kind}`)}
+          {a.holeUm !== undefined && (
+            <>
+              {', '}
+              {t('stock.hole')} <Length um={a.holeUm} kind="part" />
+            </>
+          )}
+          {a.innerWidthUm !== undefined && (
+            <>
+              {', '}
+              {t('stock.inside')} <Length um={a.innerWidthUm} kind="part" />
+            </>
+          )}
+        </Text>
+      </UnstyledButton>
+      <Group gap={6} mt={4}>
+        {boxes.map((h) => (
+          <Button
+            key={h.id}
+            size="compact-xs"
+            variant="default"
+            onClick={() => onShow(h)}
+            aria-label={t('stock.holdingLabel', { kind: t(`holding.${h.kind}`), label: h.label, lot: h.lot })}
+          >
+            {h.label}: {h.quantity}
+            {h.shelf && ` · ${h.shelf}`}
+          </Button>
+        ))}
+      </Group>
+    </div>
   );
 }
 
@@ -164,11 +294,14 @@ interface RowProps {
   holdings: Holding[];
   promised: number;
   scaleUm: number;
+  /** How many holdings there are, shown or not. */
+  held: number;
   onShow: (holding?: Holding) => void;
   onReceive: () => void;
+  onAll: () => void;
 }
 
-function CordRow({ article, holdings, promised, scaleUm, onShow, onReceive }: RowProps) {
+function CordRow({ article, holdings, promised, scaleUm, held, onShow, onReceive, onAll }: RowProps) {
   const { t } = useTranslation();
   const { units } = useUnits();
   return (
@@ -250,6 +383,13 @@ function CordRow({ article, holdings, promised, scaleUm, onShow, onReceive }: Ro
             </Text>
           </UnstyledButton>
         ))}
+        {held > holdings.length && (
+          <Group>
+            <Button size="compact-xs" variant="default" onClick={onAll}>
+              {t('stock.allHoldings', { count: held })}
+            </Button>
+          </Group>
+        )}
       </Stack>
     </section>
   );

@@ -1,12 +1,23 @@
-import { queryOptions, useMutation } from '@tanstack/react-query';
+import { infiniteQueryOptions, keepPreviousData, queryOptions, useMutation } from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
+import type { paths } from '../../api/schema';
 import type { Units } from '../../app/units';
 import { useRefreshWork } from '../plan/queries';
 
-export const wallQuery = queryOptions({
-  queryKey: ['stock', 'wall'],
-  queryFn: () => ask(api.GET('/api/stock/wall')),
-});
+export type WallFilter = NonNullable<paths['/api/stock/wall']['get']['parameters']['query']>;
+
+const AT_ONCE = 60;
+
+/** A wall of very many articles is hung a stretch at a time. */
+export const wallQuery = (filter: WallFilter) =>
+  infiniteQueryOptions({
+    queryKey: ['stock', 'wall', filter],
+    queryFn: ({ pageParam }) =>
+      ask(api.GET('/api/stock/wall', { params: { query: { ...filter, from: pageParam, size: AT_ONCE } } })),
+    initialPageParam: 0,
+    getNextPageParam: (last, _, from) => (from + AT_ONCE < last.total ? from + AT_ONCE : undefined),
+    placeholderData: keepPreviousData,
+  });
 
 export const articlesQuery = queryOptions({
   queryKey: ['stock', 'articles'],

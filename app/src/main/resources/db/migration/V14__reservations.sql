@@ -21,3 +21,8 @@ create view holding_planned as
     from cut_list c join cut_spool s on s.cut_list_id = c.id join cut_step t on t.cut_spool_id = s.id
     where c.confirmed_at is null and t.kind <> 'REST'
     group by s.holding_id, c.batch_id;
+
+-- What the whole spool had when it was planned; its length is what of it was free for the list.
+alter table cut_spool add column balance_um bigint;
+update cut_spool set balance_um = length_um;
+alter table cut_spool alter column balance_um set not null;

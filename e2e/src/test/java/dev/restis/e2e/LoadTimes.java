@@ -39,6 +39,58 @@ class LoadTimes {
         }
     }
 
+    @Test
+    void stock() throws Exception {
+        try (Server server = new Server(true)) {
+            hang(server);
+            Load load = new Load(server.address());
+            List<String> words = List.of("blue", "w07", "green 2", "polyester", "w1199", "red w0");
+            load.warmUp(n -> "/api/stock/wall?size=60&each=6&query=" + coded(words.get(n % words.size())));
+            load.measure("50,000 holdings, the wall", n -> "/api/stock/wall?size=60&each=6");
+            load.measure(
+                    "50,000 holdings, found by words",
+                    n -> "/api/stock/wall?size=60&each=6&query=" + coded(words.get(n % words.size())));
+            load.measure(
+                    "50,000 holdings, near a colour",
+                    n -> "/api/stock/wall?size=60&each=6&near=%23"
+                            + String.format(Locale.ROOT, "%06x", n * 7919 % 0xFFFFFF));
+            load.measure(
+                    "1,000,000 movements, a holding's ledger",
+                    n -> "/api/stock/ledger?holding=" + (1000 + n * 37 % 40_000));
+            load.measure(
+                    "1,000,000 movements, a balance on a day",
+                    n -> "/api/stock/ledger/balance?until=2026-06-01&holding=" + (1000 + n * 37 % 40_000));
+        }
+    }
+
+    /** 1,200 articles in 12,000 lots on 50,000 holdings, each with a receipt and nineteen cuts. */
+    private static void hang(Server server) {
+        server.sql("""
+                set session_replication_role = replica;
+                insert into article (code, kind, name, colour, material, diameter_um, keep_um)
+                    select 'W' || lpad(i::text, 4, '0'), 'CORD', (array['Blue', 'Green', 'Red', 'Grey', 'Gold'])[1 + i % 5] || ' ' || i,
+                           '#' || lpad(to_hex((i * 7919) % 16777216), 6, '0'), 'polyester', 2000, 300000
+                    from generate_series(1, 1200) i;
+                insert into lot (article_id, code, received_on)
+                    select a.id, 'L' || n, date '2026-01-01' + n from article a cross join generate_series(1, 10) n
+                    where a.code like 'W%';
+                insert into holding (lot_id, kind, label, shelf)
+                    select lot.id, case when n > 2 then 'REMNANT' else 'SPOOL' end, 'W' || lot.id || '-' || n, 'W' || lot.id % 40
+                    from lot cross join generate_series(1, 5) n where lot.code like 'L%' limit 50000;
+                insert into ledger (at, who, movement, holding_id, quantity, value, reason)
+                    select timestamptz '2026-01-01' + n * interval '9 days', 'Tove', case when n = 0 then 'RECEIVE' else 'CUT' end,
+                           h.id, case when n = 0 then 100000000 else -4000000 end, case when n = 0 then 15 else -0.6 end, ''
+                    from holding h cross join generate_series(0, 19) n where h.label like 'W%';
+                update holding h set quantity = 24000000, value = 3.6, full_quantity = 100000000 where label like 'W%';
+                update lot set quantity = s.quantity, value = s.value, received = s.full_quantity, paid = s.n * 15
+                    from (select lot_id, sum(quantity) as quantity, sum(value) as value, sum(full_quantity) as full_quantity,
+                                 count(*) as n from holding where label like 'W%' group by lot_id) s
+                    where s.lot_id = lot.id;
+                set session_replication_role = origin;
+                analyze;
+                """);
+    }
+
     private static String coded(String text) {
         return URLEncoder.encode(text, StandardCharsets.UTF_8);
     }

@@ -85,13 +85,17 @@ public class CutLists {
         List<Demand> demands = strands.stream()
                 .map(s -> new Demand(s.id(), s.piece(), s.set(), s.article(), new Length(s.cutUm()), s.tails()))
                 .toList();
-        CutPlan plan = planner.plan(new CutRequest(demands, stock.cuttable(articles, batch), begun(strands)));
+        Stock.Cuttable there = stock.cuttable(articles, batch);
+        CutPlan plan = planner.plan(new CutRequest(demands, there.free(), begun(strands)));
         CutList list = new CutList(batch, clock.instant());
         for (CutPlan.SpoolPlan spool : plan.spools()) {
             CutSpool row = new CutSpool(
                     list.spools().size() + 1,
                     spool.holding().id(),
-                    spool.holding().length().micrometres());
+                    spool.holding().length().micrometres(),
+                    there.balance(spool.holding().id()));
+            // What is left is short only for this list: on the spool it hangs together with what others mean to cut.
+            boolean shared = row.balanceUm() > row.lengthUm();
             for (CutPlan.Step step : spool.steps()) {
                 row.steps()
                         .add(new CutStep(
@@ -99,7 +103,7 @@ public class CutLists {
                                 step.kind(),
                                 step.length().micrometres(),
                                 step.kind() == StepKind.STRAND ? step.strand() : null,
-                                step.keep()));
+                                step.keep() || shared && step.kind() == StepKind.REST));
             }
             list.spools().add(row);
         }
@@ -221,7 +225,8 @@ public class CutLists {
                 stretches.add(new Stretch(Fate.REMNANT, step.lengthUm(), null, null));
             }
         }
-        List<BigDecimal> values = stock.cut(spool.holdingId(), spool.lengthUm(), stretches, batch);
+        List<BigDecimal> values =
+                stock.cut(spool.holdingId(), new Stock.Planned(spool.lengthUm(), spool.balanceUm()), stretches, batch);
         for (int i = 0; i < stretches.size(); i++) {
             Stretch stretch = stretches.get(i);
             if (stretch.fate() == Fate.STRAND && stretch.strand() != null) {

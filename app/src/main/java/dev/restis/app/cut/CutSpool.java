@@ -23,6 +23,7 @@ class CutSpool {
     private int number;
     private long holdingId;
     private long lengthUm;
+    private long balanceUm;
 
     @OneToMany(cascade = CascadeType.ALL, orphanRemoval = true)
     @JoinColumn(name = "cut_spool_id", nullable = false)
@@ -31,10 +32,15 @@ class CutSpool {
 
     protected CutSpool() {}
 
-    CutSpool(int number, long holdingId, long lengthUm) {
+    /**
+     * @param lengthUm what of it is free for the list
+     * @param balanceUm all that it has
+     */
+    CutSpool(int number, long holdingId, long lengthUm, long balanceUm) {
         this.number = number;
         this.holdingId = holdingId;
         this.lengthUm = lengthUm;
+        this.balanceUm = balanceUm;
     }
 
     long holdingId() {
@@ -43,6 +49,10 @@ class CutSpool {
 
     long lengthUm() {
         return lengthUm;
+    }
+
+    long balanceUm() {
+        return balanceUm;
     }
 
     List<CutStep> steps() {

@@ -12,6 +12,7 @@ import dev.restis.core.measure.Length;
 import dev.restis.core.measure.LengthReader;
 import dev.restis.core.measure.UnitSystem;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -46,13 +47,14 @@ public class Articles {
 
     private static final Pattern CODE = Pattern.compile("[A-Z0-9][A-Z0-9-]{0,11}");
     private static final Pattern COLOUR = Pattern.compile("#[0-9A-Fa-f]{6}");
+    /** Articles with what is on hand; {@code %s} is which lots to look at. */
     private static final String WITH_STOCK = """
             with moved as (
                 select article_id, sum(quantity) as quantity, max(quantity) as best_lot, sum(value) as value,
                        sum(received) as received, sum(paid) as paid,
                        max(measured_um) filter (where quantity > 0) as measured_um,
                        bool_or(measured_um is null) filter (where quantity > 0) as some_unmeasured
-                from lot group by article_id)
+                from lot %s group by article_id)
             select a.id, a.code, a.kind, a.name, a.colour, a.material, a.diameter_um, a.keep_um, a.length_um, a.hole_um,
                    a.inner_width_um, a.bar_um,
                    case when m.some_unmeasured then greatest(m.measured_um, a.diameter_um)
@@ -73,7 +75,16 @@ public class Articles {
 
     @Transactional(readOnly = true)
     public List<Article> all() {
-        return jdbc.sql(WITH_STOCK + " order by a.kind, a.code")
+        return jdbc.sql(WITH_STOCK.formatted("") + " order by a.kind, a.code")
+                .query(Article.class)
+                .list();
+    }
+
+    /** These articles, in no order. */
+    @Transactional(readOnly = true)
+    public List<Article> some(Collection<Long> ids) {
+        return jdbc.sql(WITH_STOCK.formatted("where article_id = any (:ids)") + " where a.id = any (:ids)")
+                .param("ids", ids.toArray(Long[]::new))
                 .query(Article.class)
                 .list();
     }
@@ -88,11 +99,7 @@ public class Articles {
 
     @Transactional(readOnly = true)
     public Article byId(long id) {
-        return jdbc.sql(WITH_STOCK + " where a.id = ?")
-                .param(id)
-                .query(Article.class)
-                .optional()
-                .orElseThrow(() -> new NotFound("notFound"));
+        return some(List.of(id)).stream().findFirst().orElseThrow(() -> new NotFound("notFound"));
     }
 
     @Transactional

@@ -19,7 +19,9 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -43,6 +45,12 @@ public class Stock {
             long lengthUm,
             @Nullable Long piece,
             @Nullable Long strand) {}
+
+    /**
+     * A spool as a plan was made on it. Flaws lie where they lay only as long as nothing was cut; without them, it is enough
+     * that what was free is still there.
+     */
+    public record Planned(long freeUm, long balanceUm) {}
 
     private final Articles articles;
     private final Ledger ledger;
@@ -126,18 +134,32 @@ public class Stock {
     }
 
     /**
-     * Cord that a batch may be cut from now: remnants first, then the oldest, each with its flaws; without what other
-     * batches mean to cut from its free end.
+     * Cord that may be cut.
+     *
+     * @param free what of each holding is free, from its free end on
+     * @param balances all that each has
+     */
+    public record Cuttable(List<Holding> free, Map<Long, Long> balances) {
+        public long balance(long holding) {
+            return balances.getOrDefault(holding, 0L);
+        }
+    }
+
+    /**
+     * Cord that a batch may be cut from now: remnants first, then the oldest, each with its flaws. As much as other batches
+     * mean to cut of it is left at its far end: whoever cuts first cuts from the free end.
      */
     @Transactional(readOnly = true)
-    public List<Holding> cuttable(Collection<Long> articleIds, long batch) {
+    public Cuttable cuttable(Collection<Long> articleIds, long batch) {
         if (articleIds.isEmpty()) {
-            return List.of();
+            return new Cuttable(List.of(), Map.of());
         }
-        return jdbc.sql("""
-                        select h.id, a.id as article, lot.id as lot, b.quantity, a.keep_um,
-                               array(select b.quantity - f.behind_um from holding_flaw f
-                                     where f.holding_id = h.id and f.behind_um < b.quantity
+        Map<Long, Long> balances = new HashMap<>();
+        List<Holding> free = jdbc.sql("""
+                        select h.id, a.id as article, lot.id as lot, b.quantity, h.quantity as balance, a.keep_um,
+                               array(select h.quantity - f.behind_um from holding_flaw f
+                                     where f.holding_id = h.id and f.behind_um < h.quantity
+                                           and h.quantity - f.behind_um < b.quantity
                                      order by f.behind_um desc) as flaws
                         from holding h join lot on lot.id = h.lot_id join article a on a.id = lot.article_id
                              cross join lateral (select h.quantity - coalesce(sum(p.planned_um), 0)::bigint as quantity
@@ -147,32 +169,38 @@ public class Stock {
                         """)
                 .param("articles", articleIds)
                 .param("batch", batch)
-                .query((row, n) -> new Holding(
-                        row.getLong("id"),
-                        row.getLong("article"),
-                        row.getLong("lot"),
-                        new Length(row.getLong("quantity")),
-                        lengths((Long[]) row.getArray("flaws").getArray()),
-                        new Length(row.getLong("keep_um"))))
+                .query((row, n) -> {
+                    balances.put(row.getLong("id"), row.getLong("balance"));
+                    return new Holding(
+                            row.getLong("id"),
+                            row.getLong("article"),
+                            row.getLong("lot"),
+                            new Length(row.getLong("quantity")),
+                            lengths((Long[]) row.getArray("flaws").getArray()),
+                            new Length(row.getLong("keep_um")));
+                })
                 .list();
+        return new Cuttable(free, balances);
     }
 
     /**
      * Cuts a spool from its free end, stretch by stretch; what is not named stays on it.
      *
-     * @param expectedUm what the plan believed the spool to have for it; more is as good where no flaw lies on it
+     * @param planned what the plan was made on
      * @return the value of each stretch, in order
      * @throws Conflict when the spool is not as the plan believed
      */
     @Transactional
-    public List<BigDecimal> cut(long holding, long expectedUm, List<Stretch> stretches, long batch) {
+    public List<BigDecimal> cut(long holding, Planned planned, List<Stretch> stretches, long batch) {
         Balance balance = ledger.lock(holding);
         HoldingRow spool = entities.find(HoldingRow.class, holding);
         if (spool == null) {
             throw new NotFound("notFound");
         }
-        boolean enough = balance.quantity() > expectedUm && spool.flawsBehind.isEmpty();
-        if (balance.quantity() != expectedUm && !enough) {
+        boolean asPlanned = spool.flawsBehind.isEmpty()
+                ? balance.quantity() >= planned.freeUm()
+                : balance.quantity() == planned.balanceUm();
+        if (!asPlanned) {
             throw new Conflict("stockChanged");
         }
         List<BigDecimal> values = new ArrayList<>();

@@ -10,8 +10,6 @@ import dev.restis.core.measure.UnitSystem;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -29,10 +27,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/stock")
 class StockController {
 
-    /** What is promised of an article: to batches that are not cut yet, and to orders beside them. */
-    record ReservedView(long articleId, long toBatches, long toOrders) {}
-
-    record WallView(List<Article> articles, List<StockReads.HoldingView> holdings, List<ReservedView> reserved) {}
+    private static final int MOST_SHOWN = 500;
 
     record Received(List<Long> holdings) {}
 
@@ -40,32 +35,34 @@ class StockController {
     private final Stock stock;
     private final StockReads reads;
     private final HoldingActs acts;
+    private final Wall wall;
 
-    StockController(Articles articles, Stock stock, StockReads reads, HoldingActs acts) {
+    StockController(Articles articles, Stock stock, StockReads reads, HoldingActs acts, Wall wall) {
+        this.wall = wall;
         this.acts = acts;
         this.articles = articles;
         this.stock = stock;
         this.reads = reads;
     }
 
+    /** A stretch of the wall. */
     @GetMapping("/wall")
-    WallView wall() {
-        return new WallView(articles.all(), reads.wall(), reserved());
-    }
-
-    private List<ReservedView> reserved() {
-        Map<Long, ReservedView> byArticle = new TreeMap<>();
-        articles.reserved()
-                .rows()
-                .forEach(r -> byArticle.merge(
-                        r.article(),
-                        new ReservedView(
-                                r.article(),
-                                r.batch() == null ? 0 : r.quantity(),
-                                r.batch() == null ? r.quantity() : 0),
-                        (a, b) -> new ReservedView(
-                                a.articleId(), a.toBatches() + b.toBatches(), a.toOrders() + b.toOrders())));
-        return List.copyOf(byArticle.values());
+    Wall.WallView wall(
+            @RequestParam(defaultValue = "") String query,
+            @RequestParam(defaultValue = "") String shelf,
+            @RequestParam(defaultValue = "") String near,
+            @RequestParam(defaultValue = "NAME") Wall.Sort sort,
+            @RequestParam(defaultValue = "0") int from,
+            @RequestParam(defaultValue = "200") int size,
+            @RequestParam(defaultValue = "200") int each) {
+        return wall.look(new Wall.Filter(
+                query,
+                shelf,
+                near,
+                sort,
+                Math.max(0, from),
+                Math.max(1, Math.min(size, MOST_SHOWN)),
+                Math.max(1, Math.min(each, MOST_SHOWN))));
     }
 
     @GetMapping("/articles")

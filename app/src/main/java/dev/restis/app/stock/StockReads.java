@@ -7,6 +7,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -69,19 +70,24 @@ class StockReads {
         this.jdbc = jdbc;
     }
 
+    /** Holdings of these articles that are not empty, at most {@code each} of each: remnants first, then the oldest. */
     @Transactional(readOnly = true)
-    public List<HoldingView> wall() {
+    public List<HoldingView> holdings(Collection<Long> articles, int each) {
         return jdbc.sql("""
-                        select h.id, h.label, h.kind, lot.article_id, lot.id as lot_id, lot.code as lot, lot.measured_um, lot.received_on,
-                               h.shelf, h.quantity, h.value,
-                               h.full_quantity,
+                        select h.id, h.label, h.kind, h.article_id, h.lot_id, h.lot, h.measured_um, h.received_on, h.shelf, h.quantity,
+                               h.full_quantity, h.value,
                                coalesce((select sum(p.planned_um) from holding_planned p where p.holding_id = h.id), 0) as planned_um,
                                array(select h.quantity - f.behind_um from holding_flaw f
                                      where f.holding_id = h.id and f.behind_um < h.quantity order by f.behind_um desc) as flaws
-                        from holding h join lot on lot.id = h.lot_id
-                        where h.quantity > 0
-                        order by lot.article_id, h.kind <> 'REMNANT', lot.received_on, h.id
+                        from unnest(cast(? as bigint[])) with ordinality a (id, n)
+                            cross join lateral (
+                                select h.*, lot.article_id, lot.code as lot, lot.measured_um, lot.received_on
+                                from lot join holding h on h.lot_id = lot.id and h.quantity > 0
+                                where lot.article_id = a.id
+                                order by h.kind <> 'REMNANT', lot.received_on, h.id limit ?) h
+                        order by a.n, h.kind <> 'REMNANT', h.received_on, h.id
                         """)
+                .params(articles.toArray(Long[]::new), each)
                 .query((row, n) -> new HoldingView(
                         row.getLong("id"),
                         row.getString("label"),
