@@ -42,7 +42,7 @@ export function ShopFeeds() {
                   <Table.Th>{t('shops.name')}</Table.Th>
                   <Table.Th>{t('shops.units')}</Table.Th>
                   <Table.Th>{t('shops.last')}</Table.Th>
-                  <Table.Th />
+                  <Table.Td />
                 </Table.Tr>
               </Table.Thead>
               <Table.Tbody>

@@ -188,6 +188,7 @@ class JourneyTest extends DemoTest {
                     "/orders/group",
                     "/orders/1/lines/new",
                     "/orders/import",
+                    "/orders/deliveries",
                     "/plan",
                     "/cut",
                     "/cut/1",
