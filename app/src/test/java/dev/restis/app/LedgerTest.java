@@ -137,14 +137,20 @@ class LedgerTest extends RestisTest {
     @Test
     void whatIsThrownAwayCanBeTakenBackOnceByARowAgainstIt() throws Exception {
         long spool = put("SL15", "TB-1", "10 m");
+        assertThat(act(spool, "flaw", "{\"at\": \"2 m\", \"units\": \"METRIC\", \"there\": true}"))
+                .isEqualTo(204);
         assertThat(act(spool, "away/BIN", taken("3 m"))).isEqualTo(204);
         assertThat(act(spool, "away/BIN", taken("8 m"))).isEqualTo(422);
+        assertThat(wall(spool).path("flawsUm")).as("it went with the cord").isEmpty();
         JsonNode row = lastRow(spool);
         assertThat(row.path("canBeTakenBack").asBoolean()).isTrue();
         String back = "/api/stock/ledger/" + row.path("id").asLong() + "/back";
         assertThat(tell(back, "").status()).isEqualTo(204);
         assertThat(wall(spool).path("quantity").asLong()).isEqualTo(10_000_000);
         assertThat(wall(spool).path("value").decimalValue()).isEqualByComparingTo("12.34");
+        assertThat(wall(spool).path("flawsUm").path(0).asLong())
+                .as("it came back with the cord")
+                .isEqualTo(2_000_000);
         assertThat(tell(back, "").status()).isEqualTo(409);
         assertThat(tell("/api/stock/ledger/" + lastRow(spool).path("id").asLong() + "/back", "")
                         .status())

@@ -76,8 +76,8 @@ class HoldingActs {
         reject(faults);
         ledger.post(
                 away.movement(), holding, -quantity, balance.costOf(quantity).negate(), Cause.of(reason));
+        // Flaws on it stay marked: they lie beyond what is left until the cord is taken back.
         entities.flush();
-        forgetFlawsBeyond(holding, balance.quantity() - quantity);
     }
 
     /** Moves a part of a holding, from its free end, to a holding of its own; answers which. */
@@ -92,7 +92,9 @@ class HoldingActs {
         HoldingRow part = stock.hold(from.lotId(), kind, from.shelf(), holding);
         long left = balance.quantity() - quantity;
         // A flaw that lies within the part lies as far from the part's far end as it lay behind what stays.
-        from.flawsBehind.stream().filter(f -> f > left).forEach(f -> part.flawsBehind.add(f - left));
+        from.flawsBehind.stream()
+                .filter(f -> f > left && f < balance.quantity())
+                .forEach(f -> part.flawsBehind.add(f - left));
         from.flawsBehind.removeIf(f -> f >= left);
         entities.flush();
         Cause cause = Cause.of("from " + from.label());
@@ -190,7 +192,6 @@ class HoldingActs {
                 back.value().negate(),
                 new Cause("taken back", null, null, null, row));
         entities.flush();
-        forgetFlawsBeyond(back.holding(), quantity);
     }
 
     private HoldingRow holding(long id) {
@@ -220,10 +221,6 @@ class HoldingActs {
             faults.add(Fault.of("quantity", "quantity.beyond"));
         }
         return read.get();
-    }
-
-    private void forgetFlawsBeyond(long holding, long quantity) {
-        holding(holding).flawsBehind.removeIf(f -> f >= quantity);
     }
 
     private void event(long holding, String what, String detail) {
