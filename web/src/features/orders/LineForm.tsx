@@ -1,10 +1,10 @@
 import { Button, Grid, Group, NumberInput, Select, Stack, Switch, Textarea } from '@mantine/core';
-import { type FormEvent, type ReactNode, useCallback, useState } from 'react';
+import { type FormEvent, memo, type ReactNode, useCallback, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ProblemError, type Schemas } from '../../api/client';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { ChoiceFields } from '../../shared/piece/ChoiceFields';
-import { type Choices, firstChoices, withOffer } from '../../shared/piece/choices';
+import { type Choices, firstChoices, type SetChoices, withOffer } from '../../shared/piece/choices';
 import { LivePiece, useLiveChoices } from '../../shared/piece/LivePiece';
 
 const KINDS = ['BRACELET', 'FOB', 'NECK_LANYARD', 'WRIST_LANYARD'] as const;
@@ -62,19 +62,11 @@ export function LineForm({ patterns, articles, start, due, head, field, error, s
       <Grid.Col span={{ base: 12, md: 5 }}>
         <Stack component="form" onSubmit={submit} className="panel" p="md" gap={10}>
           {head}
-          <Select
-            label={t('newOrder.pattern')}
-            allowDeselect={false}
-            searchable
-            data={KINDS.map((kind) => ({
-              group: t(`patternKind.${kind}`),
-              items: patterns.filter((p) => p.kind === kind).map((p) => ({ value: p.code, label: p.name })),
-            }))}
+          <PatternChoice
+            patterns={patterns}
+            articles={articles}
             value={choices.pattern}
-            onChange={(code) => {
-              const chosen = patterns.find((p) => p.code === code);
-              if (chosen) put(firstChoices(chosen, articles, choices));
-            }}
+            set={set}
             error={problem('pattern')}
           />
           <ChoiceFields pattern={pattern} articles={articles} choices={choices} set={set} problem={problem} />
@@ -86,23 +78,8 @@ export function LineForm({ patterns, articles, start, due, head, field, error, s
             />
           )}
           <Group align="flex-start" wrap="nowrap">
-            <NumberInput
-              label={t('newOrder.quantity')}
-              w={110}
-              value={quantity}
-              onChange={setQuantity}
-              allowDecimal={false}
-              error={refused?.field(`${field}quantity`)}
-            />
-            <Textarea
-              label={t('newOrder.note')}
-              flex={1}
-              value={note}
-              autosize
-              minRows={1}
-              onChange={(e) => setNote(e.currentTarget.value)}
-              error={refused?.field(`${field}note`)}
-            />
+            <Quantity value={quantity} onChange={setQuantity} error={refused?.field(`${field}quantity`)} />
+            <Note value={note} onChange={setNote} error={refused?.field(`${field}note`)} />
           </Group>
           <ProblemNote error={error} shown={[...(shown ?? []), `${field}quantity`, `${field}note`]} />
           <Group grow>
@@ -123,3 +100,69 @@ export function LineForm({ patterns, articles, start, due, head, field, error, s
     </Grid>
   );
 }
+
+interface PatternProps {
+  patterns: Schemas['PatternView'][];
+  articles: Schemas['Article'][];
+  value: string;
+  set: SetChoices;
+  error: string | undefined;
+}
+
+// Fields that a choice leaves as they are are not drawn again with it: that would hold its answer up.
+
+const PatternChoice = memo(function PatternChoice({ patterns, articles, value, set, error }: PatternProps) {
+  const { t } = useTranslation();
+  return (
+    <Select
+      label={t('newOrder.pattern')}
+      allowDeselect={false}
+      searchable
+      data={KINDS.map((kind) => ({
+        group: t(`patternKind.${kind}`),
+        items: patterns.filter((p) => p.kind === kind).map((p) => ({ value: p.code, label: p.name })),
+      }))}
+      value={value}
+      onChange={(code) => {
+        const chosen = patterns.find((p) => p.code === code);
+        if (chosen) set((before) => firstChoices(chosen, articles, before));
+      }}
+      error={error}
+    />
+  );
+});
+
+interface FieldProps<T> {
+  value: T;
+  onChange: (value: T) => void;
+  error: string | undefined;
+}
+
+const Quantity = memo(function Quantity({ value, onChange, error }: FieldProps<number | string>) {
+  const { t } = useTranslation();
+  return (
+    <NumberInput
+      label={t('newOrder.quantity')}
+      w={110}
+      value={value}
+      onChange={onChange}
+      allowDecimal={false}
+      error={error}
+    />
+  );
+});
+
+const Note = memo(function Note({ value, onChange, error }: FieldProps<string>) {
+  const { t } = useTranslation();
+  return (
+    <Textarea
+      label={t('newOrder.note')}
+      flex={1}
+      value={value}
+      autosize
+      minRows={1}
+      onChange={(e) => onChange(e.currentTarget.value)}
+      error={error}
+    />
+  );
+});

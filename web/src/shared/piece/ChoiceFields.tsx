@@ -15,7 +15,7 @@ import type { Schemas } from '../../api/client';
 import { ArticleSelect } from '../ArticleSelect';
 import { LengthField } from '../LengthField';
 import { cordName, partName } from '../names';
-import { type Choices, withPart } from './choices';
+import { type Choices, type SetChoices, withPart } from './choices';
 import { sizesQuery } from './queries';
 
 const WEARERS = ['ADULT', 'CHILD', 'UNDER_THREE'] as const;
@@ -24,7 +24,7 @@ interface FieldsProps {
   pattern: Schemas['PatternView'];
   articles: Schemas['Article'][];
   choices: Choices;
-  set: (change: Partial<Choices>) => void;
+  set: SetChoices;
   problem: (field: string) => string | undefined;
   /** Whether its size is chosen here; a group's people have each their own. */
   sized?: boolean;
@@ -54,14 +54,13 @@ export const ChoiceFields = memo(function ChoiceFields({
       )}
       <SimpleGrid type="container" cols={{ base: 1, '370px': 2 }} spacing="md" verticalSpacing={10}>
         {pattern.cords.map((cord, i) => (
-          <ArticleSelect
+          <CordChoice
             key={cord.code}
-            label={cordName(t, cord.code)}
-            kind="CORD"
-            gaugeUm={cord.gaugeUm}
+            at={i}
+            cord={cord}
             articles={articles}
             value={choices.colours[i]}
-            onChange={(code) => set({ colours: choices.colours.map((c, k) => (k === i ? (code ?? '') : c)) })}
+            set={set}
             error={problem(`colours[${i}]`)}
           />
         ))}
@@ -72,18 +71,43 @@ export const ChoiceFields = memo(function ChoiceFields({
           part={part}
           articles={articles}
           chosen={choices.parts?.[part.code]}
-          onChange={(chosen) => set(withPart(choices, part.code, chosen))}
-          problem={problem}
+          set={set}
+          error={problem(`parts[${part.code}]`)}
+          countError={problem(`parts[${part.code}].count`)}
         />
       ))}
-      <NativeSelect
-        label={t('newOrder.wearer')}
-        data={WEARERS.map((wearer) => ({ value: wearer, label: t(`wearer.${wearer}`) }))}
-        value={choices.wearer ?? 'ADULT'}
-        onChange={(e) => set({ wearer: e.currentTarget.value })}
+      <Further
+        wearer={choices.wearer ?? 'ADULT'}
+        tapered={choices.tapered ?? false}
+        kit={choices.kit ?? false}
+        set={set}
         error={problem('wearer')}
       />
-      {choices.tapered && (
+    </>
+  );
+});
+
+interface FurtherProps {
+  wearer: string;
+  tapered: boolean;
+  kit: boolean;
+  set: SetChoices;
+  error: string | undefined;
+}
+
+/** Who wears it, how its ends go in, and whether it goes out as a kit. */
+const Further = memo(function Further({ wearer, tapered, kit, set, error }: FurtherProps) {
+  const { t } = useTranslation();
+  return (
+    <>
+      <NativeSelect
+        label={t('newOrder.wearer')}
+        data={WEARERS.map((w) => ({ value: w, label: t(`wearer.${w}`) }))}
+        value={wearer}
+        onChange={(e) => set({ wearer: e.currentTarget.value })}
+        error={error}
+      />
+      {tapered && (
         <Switch
           label={t('newOrder.tapered')}
           checked
@@ -92,10 +116,37 @@ export const ChoiceFields = memo(function ChoiceFields({
       )}
       <Switch
         label={t('newOrder.kit')}
-        checked={choices.kit ?? false}
+        checked={kit}
         onChange={(e) => set({ kit: e.currentTarget.checked })}
       />
     </>
+  );
+});
+
+interface CordProps {
+  at: number;
+  cord: Schemas['PatternView']['cords'][number];
+  articles: Schemas['Article'][];
+  value: string | undefined;
+  set: SetChoices;
+  error: string | undefined;
+}
+
+/** The colour of one of the pattern's cords. */
+const CordChoice = memo(function CordChoice({ at, cord, articles, value, set, error }: CordProps) {
+  const { t } = useTranslation();
+  return (
+    <ArticleSelect
+      label={cordName(t, cord.code)}
+      kind="CORD"
+      gaugeUm={cord.gaugeUm}
+      articles={articles}
+      value={value}
+      onChange={(code) =>
+        set(({ colours }) => ({ colours: colours.map((c, k) => (k === at ? (code ?? '') : c)) }))
+      }
+      error={error}
+    />
   );
 });
 
@@ -103,15 +154,17 @@ interface PartProps {
   part: Schemas['PartView'];
   articles: Schemas['Article'][];
   chosen: Schemas['PartChoice'] | undefined;
-  onChange: (chosen: Schemas['PartChoice'] | undefined) => void;
-  problem: (field: string) => string | undefined;
+  set: SetChoices;
+  error: string | undefined;
+  countError: string | undefined;
 }
 
 /** One part of the pattern, with its number where the maker says it. */
-function PartChoice({ part, articles, chosen, onChange, problem }: PartProps) {
+const PartChoice = memo(function PartChoice({ part, articles, chosen, set, error, countError }: PartProps) {
   const { t } = useTranslation();
   const counted = part.chosenCount > 0;
-  const field = `parts[${part.code}]`;
+  const onChange = (next: Schemas['PartChoice'] | undefined) =>
+    set((before) => withPart(before, part.code, next));
   return (
     <Group grow align="flex-start">
       <ArticleSelect
@@ -125,7 +178,7 @@ function PartChoice({ part, articles, chosen, onChange, problem }: PartProps) {
             article ? { article, count: counted ? Math.max(1, chosen?.count ?? 0) : undefined } : undefined,
           )
         }
-        error={problem(field)}
+        error={error}
       />
       {counted && (
         <NumberInput
@@ -135,46 +188,32 @@ function PartChoice({ part, articles, chosen, onChange, problem }: PartProps) {
           clampBehavior="none"
           value={chosen?.count ?? 0}
           onChange={(n) => onChange({ article: chosen?.article ?? '', count: Number(n) || 0 })}
-          error={problem(`${field}.count`)}
+          error={countError}
         />
       )}
     </Group>
   );
-}
+});
 
 interface SizeProps {
   choices: Choices;
-  set: (change: Partial<Choices>) => void;
+  set: SetChoices;
   problem: (field: string) => string | undefined;
 }
 
 function BandSize({ choices, set, problem }: SizeProps) {
   const { t } = useTranslation();
-  const sizes = useQuery(sizesQuery);
   return (
     <>
       <Group grow align="flex-start">
-        <Select
-          label={t('newOrder.size')}
-          clearable
-          data={sizes.data?.sizes.map((s) => s.name) ?? []}
-          value={choices.size ?? null}
-          onChange={(size) => set({ size: size ?? undefined, wrist: size ? undefined : choices.wrist })}
-          error={problem('size') !== undefined}
-        />
+        <SizeChoice value={choices.size} set={set} error={problem('size') !== undefined} />
         <LengthField
           label={t('newOrder.wrist')}
           value={choices.wrist ?? ''}
           onChange={(wrist) => set({ wrist, size: wrist ? undefined : choices.size })}
           error={problem('wrist') !== undefined}
         />
-        <LengthField
-          label={t('newOrder.hand')}
-          value={choices.hand ?? ''}
-          description={t('newOrder.handHint')}
-          onChange={(hand) => set({ hand })}
-          error={problem('hand') !== undefined}
-        />
+        <HandField value={choices.hand} set={set} error={problem('hand') !== undefined} />
       </Group>
       {/* The three fields are too narrow for a sentence each. */}
       {['size', 'wrist', 'hand']
@@ -187,18 +226,59 @@ function BandSize({ choices, set, problem }: SizeProps) {
               </Text>
             ),
         )}
-      <div>
-        <Text size="sm" fw={500} id="ease-label">
-          {t('newOrder.ease')}
-        </Text>
-        <SegmentedControl
-          fullWidth
-          aria-labelledby="ease-label"
-          value={choices.ease ?? 'COMFORTABLE'}
-          onChange={(ease) => set({ ease })}
-          data={['SNUG', 'COMFORTABLE', 'LOOSE'].map((e) => ({ value: e, label: t(`ease.${e}`) }))}
-        />
-      </div>
+      <EaseChoice value={choices.ease ?? 'COMFORTABLE'} set={set} />
     </>
   );
 }
+
+interface ChoiceProps {
+  value: string | undefined;
+  set: SetChoices;
+  error?: boolean;
+}
+
+const SizeChoice = memo(function SizeChoice({ value, set, error }: ChoiceProps) {
+  const { t } = useTranslation();
+  const sizes = useQuery(sizesQuery);
+  return (
+    <Select
+      label={t('newOrder.size')}
+      clearable
+      data={sizes.data?.sizes.map((s) => s.name) ?? []}
+      value={value ?? null}
+      onChange={(size) => set(({ wrist }) => ({ size: size ?? undefined, wrist: size ? undefined : wrist }))}
+      error={error}
+    />
+  );
+});
+
+const HandField = memo(function HandField({ value, set, error }: ChoiceProps) {
+  const { t } = useTranslation();
+  return (
+    <LengthField
+      label={t('newOrder.hand')}
+      value={value ?? ''}
+      description={t('newOrder.handHint')}
+      onChange={(hand) => set({ hand })}
+      error={error}
+    />
+  );
+});
+
+const EaseChoice = memo(function EaseChoice({ value, set }: ChoiceProps) {
+  const { t } = useTranslation();
+  return (
+    <div>
+      <Text size="sm" fw={500} id="ease-label">
+        {t('newOrder.ease')}
+      </Text>
+      <SegmentedControl
+        fullWidth
+        aria-labelledby="ease-label"
+        value={value}
+        onChange={(ease) => set({ ease })}
+        data={['SNUG', 'COMFORTABLE', 'LOOSE'].map((e) => ({ value: e, label: t(`ease.${e}`) }))}
+      />
+    </div>
+  );
+});

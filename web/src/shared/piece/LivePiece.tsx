@@ -4,7 +4,7 @@ import { memo, useCallback, useMemo, useRef, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { ProblemNote } from '../ProblemNote';
-import type { Choices } from './choices';
+import type { Choices, SetChoices } from './choices';
 import { PiecePanel } from './PiecePanel';
 import { type Wanted, workOutQuery } from './queries';
 
@@ -29,7 +29,13 @@ export function useLiveChoices(start: () => Choices, wanted?: Wanted) {
     },
     [client, units],
   );
-  const set = useCallback((change: Partial<Choices>) => put({ ...latest.current, ...change }), [put]);
+  const set = useCallback<SetChoices>(
+    (change) => {
+      const before = latest.current;
+      put({ ...before, ...(typeof change === 'function' ? change(before) : change) });
+    },
+    [put],
+  );
   const problems = useMemo(
     () => (data?.problems ?? []).map((p) => ({ field: p.field, text: `${p.message} ${p.remedy}` })),
     [data?.problems],

@@ -1,5 +1,6 @@
 import { Button, Group, List, Stack, Table, Text } from '@mantine/core';
 import type { TFunction } from 'i18next';
+import { memo } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
@@ -37,22 +38,31 @@ export function PiecePanel({ piece, promise, price, onOffer }: Props) {
       />
       {price && <PriceLine price={price} />}
       {promise && <PromiseLine promise={promise} />}
-      <Checks piece={piece} onOffer={onOffer} />
-      <Strands piece={piece} />
+      <Checks checks={piece.checks} onOffer={onOffer} />
+      <Strands
+        strands={piece.strands}
+        hardware={piece.hardware}
+        body={piece.fit.bodies.find((b) => b.within)}
+      />
       <Fit fit={piece.fit} />
-      <Cost piece={piece} />
+      <Cost estimate={piece.estimate} />
       <Time time={piece.time} />
-      <Mind piece={piece} />
+      <Mind threading={piece.threading} cautions={piece.cautions} />
     </Stack>
   );
 }
 
-function Checks({ piece, onOffer }: Props) {
+interface ChecksProps {
+  checks: Piece['checks'];
+  onOffer?: (offer: Schemas['OfferView']) => void;
+}
+
+const Checks = memo(function Checks({ checks, onOffer }: ChecksProps) {
   const { t } = useTranslation();
   const { units } = useUnits();
   return (
     <Stack gap={4}>
-      {piece.checks.map((check, i) => {
+      {checks.map((check, i) => {
         const figures: Record<string, string> = { subject: check.subject };
         for (const [name, um] of Object.entries(check.lengthsUm)) {
           figures[name] = formatLength(
@@ -82,7 +92,7 @@ function Checks({ piece, onOffer }: Props) {
       })}
     </Stack>
   );
-}
+});
 
 interface OffersProps {
   offers: Schemas['OfferView'][];
@@ -135,10 +145,16 @@ function differenceWords(t: TFunction, { degree, turns }: Schemas['DifferenceVie
   return t(`colour.degree.${degree}`) + (how && `: ${how}`);
 }
 
-function Strands({ piece }: { piece: Piece }) {
+interface StrandsProps {
+  strands: Piece['strands'];
+  hardware: Piece['hardware'];
+  /** The body that the piece's take-up is known from. */
+  body: Piece['fit']['bodies'][number] | undefined;
+}
+
+const Strands = memo(function Strands({ strands, hardware, body }: StrandsProps) {
   const { t } = useTranslation();
-  const longest = Math.max(...piece.strands.map((s) => s.cutUm));
-  const body = piece.fit.bodies.find((b) => b.within);
+  const longest = Math.max(...strands.map((s) => s.cutUm));
   return (
     <Table verticalSpacing={4} horizontalSpacing={6} layout="fixed">
       <Table.Thead>
@@ -154,7 +170,7 @@ function Strands({ piece }: { piece: Piece }) {
         </Table.Tr>
       </Table.Thead>
       <Table.Tbody>
-        {piece.strands.map((s) => (
+        {strands.map((s) => (
           <Table.Tr key={s.role + s.number}>
             <Table.Td>
               <Text size="sm" fw={600}>
@@ -190,7 +206,7 @@ function Strands({ piece }: { piece: Piece }) {
             <Table.Td className="right">{s.foldUm === undefined ? '–' : <Length um={s.foldUm} />}</Table.Td>
           </Table.Tr>
         ))}
-        {piece.hardware.map((h) => (
+        {hardware.map((h) => (
           <Table.Tr key={h.articleCode}>
             <Table.Td>
               <Text size="sm" fw={600}>
@@ -207,10 +223,10 @@ function Strands({ piece }: { piece: Piece }) {
       </Table.Tbody>
     </Table>
   );
-}
+});
 
 /** How it comes out in size; each figure that is worked out opens into its sum. */
-export function Fit({ fit }: { fit: Schemas['FitView'] }) {
+export const Fit = memo(function Fit({ fit }: { fit: Schemas['FitView'] }) {
   const { t } = useTranslation();
   const { units } = useUnits();
   const rows: [string, React.ReactNode][] = [
@@ -277,20 +293,20 @@ export function Fit({ fit }: { fit: Schemas['FitView'] }) {
       ))}
     </Group>
   );
-}
+});
 
 /** What must go on before the way is closed, and what to mind. */
-function Mind({ piece }: { piece: Piece }) {
+const Mind = memo(function Mind({ threading, cautions }: Pick<Piece, 'threading' | 'cautions'>) {
   const { t } = useTranslation();
   return (
     <Group align="flex-start" grow gap="lg">
-      {piece.threading.length > 0 && (
+      {threading.length > 0 && (
         <div>
           <Text size="sm" fw={600}>
             {t('thread.title')}
           </Text>
           <List type="ordered" size="sm">
-            {piece.threading.map((step, i) => (
+            {threading.map((step, i) => (
               <List.Item key={i}>
                 {t(step.code, {
                   count: step.count,
@@ -307,7 +323,7 @@ function Mind({ piece }: { piece: Piece }) {
           {t('caution.title')}
         </Text>
         <List size="sm">
-          {piece.cautions.map((caution) => (
+          {cautions.map((caution) => (
             <List.Item key={caution}>{t(`caution.${caution}`)}</List.Item>
           ))}
           <List.Item>{t('caution.law')}</List.Item>
@@ -315,11 +331,10 @@ function Mind({ piece }: { piece: Piece }) {
       </div>
     </Group>
   );
-}
+});
 
-function Cost({ piece }: { piece: Piece }) {
+const Cost = memo(function Cost({ estimate }: Pick<Piece, 'estimate'>) {
   const { t } = useTranslation();
-  const { estimate } = piece;
   return (
     <Group gap="lg">
       <div>
@@ -338,12 +353,12 @@ function Cost({ piece }: { piece: Piece }) {
       ))}
     </Group>
   );
-}
+});
 
 const SECONDS = 60;
 
 /** How long it should take, by what the hands do. */
-function Time({ time }: { time: Schemas['TimeView'] }) {
+const Time = memo(function Time({ time }: { time: Schemas['TimeView'] }) {
   const { t } = useTranslation();
   const minutes = (seconds: number) => t('patterns.minutes', { count: Math.round(seconds / SECONDS) });
   return (
@@ -366,4 +381,4 @@ function Time({ time }: { time: Schemas['TimeView'] }) {
       ))}
     </Group>
   );
-}
+});

@@ -2,6 +2,9 @@ import type { Schemas } from '../../api/client';
 
 export type Choices = Omit<Schemas['PieceChoices'], 'units'>;
 
+/** Changes choices; what follows from those there are is reckoned in the moment of the change. */
+export type SetChoices = (change: Partial<Choices> | ((before: Choices) => Partial<Choices>)) => void;
+
 /** Whether a cord is of the material that a piece is made of, or for others of none of the special ones. */
 const suits = (article: Schemas['Article'], special: string | undefined) =>
   special === undefined

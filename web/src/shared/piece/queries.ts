@@ -26,6 +26,8 @@ type Answer = Omit<Schemas['LineTrial'], 'promise' | 'price'> & {
   price?: Schemas['LinePrice'];
 };
 
+const same = (answer: Answer) => answer;
+
 /** Works a piece out; for an order, against stock and calendar too. */
 export const workOutQuery = (choices: Schemas['PieceChoices'], wanted?: Wanted) =>
   queryOptions({
@@ -34,6 +36,8 @@ export const workOutQuery = (choices: Schemas['PieceChoices'], wanted?: Wanted) 
       wanted
         ? ask(api.POST('/api/orders/trial', { body: { choices, ...wanted } }))
         : ask(api.POST('/api/patterns/work-out', { body: { choices, quantity: 1 } })),
+    // What a choice leaves as it was stays the same object from answer to answer, and is not drawn again.
+    select: same,
     placeholderData: keepPreviousData,
     refetchInterval: ({ state }) => askAgain(state.data?.piece?.picture.pulling),
     gcTime: 30_000,

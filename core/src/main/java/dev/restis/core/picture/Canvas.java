@@ -6,6 +6,7 @@ import dev.restis.core.picture.Picture.Place;
 import dev.restis.core.picture.Picture.Points;
 import dev.restis.core.picture.Picture.Stamp;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 
@@ -16,6 +17,9 @@ import java.util.List;
 final class Canvas {
 
     private static final double NOWHERE = 1e9;
+    /** A line that strays less than this many millimetres looks the same. */
+    private static final double UNSEEN = 0.025;
+
     private static final List<Place> ONCE = List.of(Place.ORIGIN);
 
     /** Marks of one depth that go to the same places. */
@@ -110,11 +114,41 @@ final class Canvas {
 
     private void tube(int slot, double thickness, double[] line, int from, int to, int layer) {
         double[] points = new double[2 * (to - from)];
-        for (int i = from; i < to; i++) {
-            points[2 * (i - from)] = line[3 * i];
-            points[2 * (i - from) + 1] = line[3 * i + 1];
+        points[0] = line[3 * from];
+        points[1] = line[3 * from + 1];
+        int length = needed(line, from, to - 1, points, 2);
+        add(layer, new Mark(Kind.CORD, slot, thickness, new Points(Arrays.copyOf(points, length))));
+    }
+
+    /**
+     * Writes the points after {@code from} up to {@code to} that the line cannot do without, by the rule of Douglas and
+     * Peucker: browsers take their time over every point of a stroke.
+     */
+    private static int needed(double[] line, int from, int to, double[] points, int length) {
+        double x = line[3 * to] - line[3 * from];
+        double y = line[3 * to + 1] - line[3 * from + 1];
+        double chord = Math.hypot(x, y);
+        double farthest = UNSEEN;
+        int at = -1;
+        for (int i = from + 1; i < to; i++) {
+            double dx = line[3 * i] - line[3 * from];
+            double dy = line[3 * i + 1] - line[3 * from + 1];
+            double along = x * dx + y * dy;
+            boolean beside = chord > 0 && along > 0 && along < chord * chord;
+            double distance = beside
+                    ? Math.abs(x * dy - y * dx) / chord
+                    : Math.min(Math.hypot(dx, dy), Math.hypot(dx - x, dy - y));
+            if (distance > farthest) {
+                farthest = distance;
+                at = i;
+            }
         }
-        add(layer, new Mark(Kind.CORD, slot, thickness, new Points(points)));
+        if (at >= 0) {
+            return needed(line, at, to, points, needed(line, from, at, points, length));
+        }
+        points[length] = line[3 * to];
+        points[length + 1] = line[3 * to + 1];
+        return length + 2;
     }
 
     private void add(int layer, Mark mark) {

@@ -125,7 +125,11 @@ public final class SvgWriter {
         stroke(id, EDGE, thickness, "");
         stroke(id, colours.get(run.get(0).slot()), BODY * thickness, " stroke-linecap=\"round\"");
         // Light along the tube and the lay of the cord in one: browsers take their time over each stroke.
-        stroke(id, "#fff", STREAK * thickness, " opacity=\".24\" stroke-dasharray=\"" + 2 * rib + " " + rib / 2 + "\"");
+        stroke(
+                id,
+                "#fff",
+                STREAK * thickness,
+                " stroke-opacity=\".24\" stroke-dasharray=\"" + 2 * rib + " " + rib / 2 + "\"");
     }
 
     private void stroke(int path, String colour, double width, String more) {
