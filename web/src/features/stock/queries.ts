@@ -6,7 +6,7 @@ import { useRefreshWork } from '../plan/queries';
 
 export type WallFilter = NonNullable<paths['/api/stock/wall']['get']['parameters']['query']>;
 
-const AT_ONCE = 60;
+const AT_ONCE = 20;
 
 /** A wall of very many articles is hung a stretch at a time. */
 export const wallQuery = (filter: WallFilter) =>

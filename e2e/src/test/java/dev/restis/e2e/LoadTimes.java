@@ -45,14 +45,14 @@ class LoadTimes {
             hang(server);
             Load load = new Load(server.address());
             List<String> words = List.of("blue", "w07", "green 2", "polyester", "w1199", "red w0");
-            load.warmUp(n -> "/api/stock/wall?size=60&each=6&query=" + coded(words.get(n % words.size())));
-            load.measure("50,000 holdings, the wall", n -> "/api/stock/wall?size=60&each=6");
+            load.warmUp(n -> "/api/stock/wall?size=20&each=6&query=" + coded(words.get(n % words.size())));
+            load.measure("50,000 holdings, the wall", n -> "/api/stock/wall?size=20&each=6");
             load.measure(
                     "50,000 holdings, found by words",
-                    n -> "/api/stock/wall?size=60&each=6&query=" + coded(words.get(n % words.size())));
+                    n -> "/api/stock/wall?size=20&each=6&query=" + coded(words.get(n % words.size())));
             load.measure(
                     "50,000 holdings, near a colour",
-                    n -> "/api/stock/wall?size=60&each=6&near=%23"
+                    n -> "/api/stock/wall?size=20&each=6&near=%23"
                             + String.format(Locale.ROOT, "%06x", n * 7919 % 0xFFFFFF));
             load.measure(
                     "1,000,000 movements, a holding's ledger",
@@ -125,6 +125,8 @@ class LoadTimes {
                     select d.id, c.slot, c.article_id from made d join order_line_colour c on c.line_id = d.model;
                 insert into order_line_part (line_id, slot, article_id, count)
                     select d.id, p.slot, p.article_id, p.count from made d join order_line_part p on p.line_id = d.model;
+                insert into order_line_need (line_id, article_id, quantity)
+                    select d.id, n.article_id, n.quantity from made d join order_line_need n on n.line_id = d.model;
                 insert into batch (name, created_at, created_by) values ('Load', now(), 'Tove');
                 insert into piece (line_id, number, batch_id, cut_at, made_at, dispatched_at)
                     select l.id, n, case when o.dispatched > 0 then (select id from batch where name = 'Load') end,
@@ -132,6 +134,9 @@ class LoadTimes {
                            case when o.dispatched > 0 then now() end
                     from made d join order_line l on l.id = d.id join customer_order o on o.id = d.order_id
                         cross join generate_series(1, l.quantity) n;
+                insert into article_reserved (order_id, article_id, batch_id, quantity)
+                    select n.order_id, n.article_id, n.batch_id, n.quantity
+                    from article_needed n join customer_order o on o.id = n.order_id where o.source = 'LOAD';
                 analyze;
                 """.formatted(ORDERS));
     }

@@ -78,6 +78,15 @@ public final class Verification {
                 where (o.pieces, o.planned, o.cut, o.made, o.dispatched)
                       is distinct from (c.pieces, c.planned, c.cut, c.made, c.dispatched)
                 """);
+        checks.put("what is promised", """
+                select 'order ' || o.reference || ' is promised ' || coalesce(r.quantity, 0) || ' of ' || a.code || ', it needs '
+                       || coalesce(n.quantity, 0)
+                from (select order_id, article_id, sum(quantity) as quantity from article_reserved group by 1, 2) r
+                    full join (select order_id, article_id, sum(quantity) as quantity from article_needed group by 1, 2) n
+                        using (order_id, article_id)
+                    join customer_order o on o.id = order_id join article a on a.id = article_id
+                where r.quantity is distinct from n.quantity
+                """);
         return checks;
     }
 

@@ -19,9 +19,11 @@ class NeedsOfOldLines {
     private final JdbcTemplate bulk;
     private final LineSpecs specs;
     private final PieceDesk desk;
+    private final Standing standing;
 
-    NeedsOfOldLines(JdbcClient jdbc, JdbcTemplate bulk, LineSpecs specs, PieceDesk desk) {
+    NeedsOfOldLines(Standing standing, JdbcClient jdbc, JdbcTemplate bulk, LineSpecs specs, PieceDesk desk) {
         this.jdbc = jdbc;
+        this.standing = standing;
         this.bulk = bulk;
         this.specs = specs;
         this.desk = desk;
@@ -49,5 +51,6 @@ class NeedsOfOldLines {
         bulk.batchUpdate(
                 "insert into order_line_need (line_id, article_id, quantity) values (?, ?, ?) on conflict do nothing",
                 rows);
+        standing.refresh(orders);
     }
 }

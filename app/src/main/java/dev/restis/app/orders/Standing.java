@@ -12,7 +12,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Keeps where each order stands in step with its stage and its pieces. */
+/** Keeps where each order stands, and what it is promised, in step with its stage and its pieces. */
 @Service
 class Standing {
 
@@ -50,6 +50,15 @@ class Standing {
                             s.order()
                         })
                         .toList());
+        // The orders' rows are locked by now: of two who change one order, the second counts what the first left.
+        Long[] ids = orders.toArray(Long[]::new);
+        jdbc.sql("delete from article_reserved where order_id = any (?)")
+                .param(ids)
+                .update();
+        jdbc.sql("""
+                        insert into article_reserved (order_id, article_id, batch_id, quantity)
+                        select order_id, article_id, batch_id, quantity from article_needed where order_id = any (?)
+                        """).param(ids).update();
     }
 
     @Transactional(propagation = Propagation.MANDATORY)

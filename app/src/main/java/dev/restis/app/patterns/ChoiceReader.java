@@ -19,6 +19,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
 /** Understands a piece's choices, or says for each field why not. */
@@ -27,10 +28,17 @@ final class ChoiceReader {
     private final PieceChoices choices;
     private final PatternShelf.Shelved shelved;
     private final SizeTable sizes;
-    private final Map<String, Article> articles;
+    private final Function<String, Optional<Article>> articles;
     private final List<Fault> faults = new ArrayList<>();
 
-    ChoiceReader(PieceChoices choices, PatternShelf.Shelved shelved, SizeTable sizes, Map<String, Article> articles) {
+    /**
+     * @param articles by their codes in capitals
+     */
+    ChoiceReader(
+            PieceChoices choices,
+            PatternShelf.Shelved shelved,
+            SizeTable sizes,
+            Function<String, Optional<Article>> articles) {
         this.choices = choices;
         this.shelved = shelved;
         this.sizes = sizes;
@@ -159,7 +167,7 @@ final class ChoiceReader {
 
     private Optional<Article> article(String field, @Nullable String code, ArticleKind kind) {
         Optional<String> given = Texts.given(code).map(c -> c.toUpperCase(Locale.ROOT));
-        Optional<Article> article = given.map(articles::get).filter(a -> a.kind() == kind);
+        Optional<Article> article = given.flatMap(articles).filter(a -> a.kind() == kind);
         if (given.isPresent() && article.isEmpty()) {
             faults.add(Fault.of(field, "article.unknown", given.get()));
         }

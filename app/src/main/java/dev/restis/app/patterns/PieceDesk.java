@@ -7,8 +7,8 @@ import dev.restis.app.patterns.PatternShelf.Shelved;
 import dev.restis.app.patterns.PieceSpec.PartSpec;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.stock.Article;
+import dev.restis.app.stock.ArticleReading;
 import dev.restis.app.stock.Articles;
-import dev.restis.app.stock.Reserved;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cord.Cord;
 import dev.restis.core.cost.Estimate;
@@ -40,7 +40,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
-import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -76,9 +76,9 @@ public class PieceDesk {
             MarginPolicy margin,
             TakeUp.Book takeUps) {}
 
-    /** A sitting at the desk: articles, patterns and the house's rules are read once for many pieces. */
+    /** A sitting at the desk: articles, patterns and the house's rules are read once for many pieces, articles as they are met. */
     public Sitting sit() {
-        return new Sitting(articles, workshop.margin(), measures.house(), shelf, lines, verdicts);
+        return new Sitting(articles.reading(), workshop.margin(), measures.house(), shelf, lines, verdicts);
     }
 
     /** The smallest picture of a piece: a few repeats of its body, to be told apart in a list. */
@@ -153,20 +153,16 @@ public class PieceDesk {
 
     /** Works on one reading of the stock. */
     public static final class Sitting {
-        private final Map<String, Article> byCode;
-        private final Map<Long, Article> byId;
+        private final ArticleReading articles;
         private final MarginPolicy margin;
         private final Measures.House house;
         private final PatternShelf shelf;
         private final Map<String, Shelved> latest;
         private final CentreLineShelf lines;
         private final Cache<Asked, Verdict> verdicts;
-        private final Articles articles;
-        /** Asked for by few; read when it is. */
-        private @Nullable Reserved reserved;
 
         private Sitting(
-                Articles articles,
+                ArticleReading articles,
                 MarginPolicy margin,
                 Measures.House house,
                 PatternShelf shelf,
@@ -175,9 +171,6 @@ public class PieceDesk {
             this.verdicts = verdicts;
             this.lines = lines;
             this.articles = articles;
-            List<Article> all = articles.all();
-            this.byCode = all.stream().collect(Collectors.toMap(Article::code, Function.identity()));
-            this.byId = all.stream().collect(Collectors.toMap(Article::id, Function.identity()));
             this.margin = margin;
             this.house = house;
             this.shelf = shelf;
@@ -192,7 +185,7 @@ public class PieceDesk {
                 return new Understood(
                         Optional.empty(), List.of(Fault.of("pattern", "pattern.unknown", choices.pattern(), known)));
             }
-            ChoiceReader reader = new ChoiceReader(choices, shelved, house.sizes(), byCode);
+            ChoiceReader reader = new ChoiceReader(choices, shelved, house.sizes(), articles::byCode);
             PieceSpec spec = reader.read();
             if (!reader.faults().isEmpty()) {
                 return new Understood(Optional.empty(), reader.faults());
@@ -221,20 +214,18 @@ public class PieceDesk {
 
         /** What nobody else was promised: what is on hand but for the needs of other orders' pieces; below 0 when short. */
         public long free(Article article, @Nullable Long order) {
-            Reserved there = reserved;
-            if (there == null) {
-                there = articles.reserved();
-                reserved = there;
-            }
-            return article.onHand() - there.of(article.id(), order);
+            return article.onHand() - articles.promised(article.id(), order);
+        }
+
+        /** Reads what these pieces are made of at once. */
+        public void ready(Stream<PieceSpec> specs) {
+            articles.ahead(specs.flatMap(PieceSpec::allArticles).toList());
         }
 
         public Article article(long id) {
-            Article article = byId.get(id);
-            if (article == null) {
-                throw new IllegalStateException("Impossible state: article " + id + " is used but not there");
-            }
-            return article;
+            return articles.byId(id)
+                    .orElseThrow(() ->
+                            new IllegalStateException("Impossible state: article " + id + " is used but not there"));
         }
 
         /** Choices as they could be typed; understanding them again gives the same. */
@@ -288,7 +279,7 @@ public class PieceDesk {
 
         /** All articles there are. */
         public Collection<Article> articles() {
-            return byCode.values();
+            return articles.all();
         }
 
         /** The newest versions of all patterns. */

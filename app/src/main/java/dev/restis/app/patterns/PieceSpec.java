@@ -5,6 +5,7 @@ import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.piece.Wearer;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -29,6 +30,11 @@ public record PieceSpec(
         Wearer wearer,
         boolean tapered,
         UnitSystem units) {
+
+    /** Every article it is made of. */
+    Stream<Long> allArticles() {
+        return Stream.concat(articles.stream(), parts.stream().map(PartSpec::article));
+    }
 
     /** Whether both say the same, in whatever version of the pattern and order of parts. */
     public boolean sameAs(PieceSpec other) {

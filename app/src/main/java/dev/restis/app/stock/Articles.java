@@ -89,12 +89,31 @@ public class Articles {
                 .list();
     }
 
-    /** What is promised to orders and batches. */
+    /** The article of that code, if there is one. */
     @Transactional(readOnly = true)
-    public Reserved reserved() {
-        return new Reserved(jdbc.sql("""
-                        select article_id as article, order_id as "order", batch_id as batch, quantity from article_reserved
-                        """).query(Reserved.Row.class).list());
+    public List<Article> coded(String code) {
+        return jdbc.sql(WITH_STOCK.formatted("where article_id = (select id from article where code = :code)")
+                        + " where a.code = :code")
+                .param("code", code)
+                .query(Article.class)
+                .list();
+    }
+
+    /** What accepted orders' uncut pieces take of an article, but for those of one order. */
+    @Transactional(readOnly = true)
+    public long promised(long article, @Nullable Long besides) {
+        return jdbc.sql("""
+                        select coalesce(sum(quantity), 0) from article_reserved
+                        where article_id = :article and (cast(:besides as bigint) is null or order_id <> :besides)
+                        """)
+                .param("article", article)
+                .param("besides", besides)
+                .query(Long.class)
+                .single();
+    }
+
+    public ArticleReading reading() {
+        return new ArticleReading(this);
     }
 
     @Transactional(readOnly = true)

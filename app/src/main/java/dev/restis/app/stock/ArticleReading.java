@@ -1,0 +1,81 @@
+package dev.restis.app.stock;
+
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Articles as they are asked for, each read once: few pieces need few of very many. An article stays as it was first read,
+ * whatever is booked meanwhile.
+ */
+public final class ArticleReading {
+
+    /** Who asks for more than this one by one is given all. */
+    private static final int HANDFUL = 12;
+
+    private record Promise(long article, @Nullable Long besides) {}
+
+    private final Articles articles;
+    private final Map<Long, Article> byId = new LinkedHashMap<>();
+    private final Map<String, Article> byCode = new HashMap<>();
+    private final Map<Promise, Long> promised = new HashMap<>();
+    private int asked;
+    private boolean complete;
+
+    ArticleReading(Articles articles) {
+        this.articles = articles;
+    }
+
+    /** Reads these at once, for they will be asked for. */
+    public void ahead(Collection<Long> ids) {
+        List<Long> unread =
+                ids.stream().filter(id -> !byId.containsKey(id)).distinct().toList();
+        if (!complete && !unread.isEmpty()) {
+            articles.some(unread).forEach(this::keep);
+        }
+    }
+
+    public Optional<Article> byCode(String code) {
+        if (!byCode.containsKey(code) && !complete) {
+            one(articles.coded(code));
+        }
+        return Optional.ofNullable(byCode.get(code));
+    }
+
+    public Optional<Article> byId(long id) {
+        if (!byId.containsKey(id) && !complete) {
+            one(articles.some(List.of(id)));
+        }
+        return Optional.ofNullable(byId.get(id));
+    }
+
+    private void one(List<Article> found) {
+        found.forEach(this::keep);
+        if (++asked > HANDFUL) {
+            all();
+        }
+    }
+
+    public Collection<Article> all() {
+        if (!complete) {
+            articles.all().forEach(this::keep);
+            complete = true;
+        }
+        return byId.values();
+    }
+
+    /** What of an article is promised to orders, but for one. */
+    public long promised(long article, @Nullable Long besides) {
+        return promised.computeIfAbsent(new Promise(article, besides), p -> articles.promised(article, besides));
+    }
+
+    private void keep(Article article) {
+        if (byId.putIfAbsent(article.id(), article) == null) {
+            byCode.put(article.code(), article);
+        }
+    }
+}
