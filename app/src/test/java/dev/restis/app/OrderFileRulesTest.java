@@ -227,6 +227,9 @@ class OrderFileRulesTest extends RestisTest {
     /** What is exported can be read in again, and says the same then. */
     @Test
     void importingAnExportIsTheIdentity() throws Exception {
+        tell("/api/orders", """
+                {"customer": "Runa", "note": "Ring the bell, twice", "lines": [{"quantity": 1, "choices": %s}]}
+                """.formatted(snake("17 cm")));
         String exported = ask("/api/orders/export.json?sort=CUSTOMER").text();
         String how = "{\"units\": \"METRIC\", \"source\": \"elsewhere\"}";
         JsonNode view =
@@ -239,6 +242,10 @@ class OrderFileRulesTest extends RestisTest {
         JsonNode again =
                 upload("/api/orders/import/preview", bytes(exported), how).body();
         assertThat(again.path("known").asInt()).isEqualTo(again.path("all").asInt());
+        assertThat(jdbc.sql("select note from customer_order where source = 'elsewhere' and customer = 'Runa'")
+                        .query(String.class)
+                        .list())
+                .contains("Ring the bell, twice");
         // Other tests plan whatever is open.
         jdbc.sql("update customer_order set stage = 'CANCELLED', state = 'CANCELLED' where source = 'elsewhere'")
                 .update();

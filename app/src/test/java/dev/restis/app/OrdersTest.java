@@ -214,6 +214,39 @@ class OrdersTest extends RestisTest {
         assertThat(state(order)).isEqualTo("MAKING");
     }
 
+    /** Whatever the house asks by now, what was agreed stays agreed, to the cent, for both parts together. */
+    @Test
+    void eachPartOfASplitOrderKeepsItsPartOfTheAgreedPrice() throws Exception {
+        rules("12.00", "50", "0.07");
+        long order = take("Jorun", 7, false);
+        BigDecimal agreed = agreed(order);
+        rules("48.00", "90", "0.50");
+        long split = tell(
+                        "/api/orders/" + order + "/split",
+                        "{\"parts\": [{\"line\": %d, \"count\": 3}]}".formatted(line(order)))
+                .body()
+                .path("id")
+                .asLong();
+        JsonNode part = see(split).path("quote");
+        assertThat(part.path("acceptedAt").asString()).isNotEmpty();
+        assertThat(part.path("price").path("lines").path(0).path("quantity").asInt())
+                .isEqualTo(3);
+        assertThat(agreed(split))
+                .isEqualByComparingTo(agreed.divide(BigDecimal.valueOf(7)).multiply(BigDecimal.valueOf(3)));
+        assertThat(agreed(order).add(agreed(split))).isEqualByComparingTo(agreed);
+        BigDecimal tax = see(order).path("quote").path("price").path("tax").decimalValue();
+        assertThat(tax.add(part.path("price").path("tax").decimalValue()))
+                .isEqualByComparingTo(agreed.subtract(net(order)).subtract(net(split)));
+    }
+
+    private BigDecimal agreed(long order) throws Exception {
+        return see(order).path("quote").path("price").path("gross").decimalValue();
+    }
+
+    private BigDecimal net(long order) throws Exception {
+        return see(order).path("quote").path("price").path("net").decimalValue();
+    }
+
     /**
      * Labour 12 an hour and half as much again for margin; the price of each line is pieces times the price of one, which is
      * a multiple of 0.50 and the sum of its parts; 19 % tax are in the total.

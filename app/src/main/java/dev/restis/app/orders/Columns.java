@@ -37,6 +37,7 @@ record Columns(Map<String, String> byField) {
             "taper",
             "matching",
             "note",
+            "order note",
             "bead",
             "beads",
             "ring",
@@ -54,7 +55,8 @@ record Columns(Map<String, String> byField) {
             Map.entry("colour 2", Set.of("color 2", "second colour", "working", "colour2", "color2")),
             Map.entry("wrist", Set.of("wrist girth", "girth", "wrist size")),
             Map.entry("size", Set.of("house size")),
-            Map.entry("note", Set.of("notes", "comment", "remark", "message", "personalisation")));
+            Map.entry("note", Set.of("notes", "comment", "remark", "message", "personalisation")),
+            Map.entry("order note", Set.of("order comment", "order remark")));
 
     Columns {
         byField = Map.copyOf(byField);

@@ -25,11 +25,13 @@ class OrderCopies {
 
     private final OrderStore store;
     private final Orders orders;
+    private final Quotes quotes;
     private final Standing standing;
     private final History history;
     private final PieceDesk desk;
 
-    OrderCopies(OrderStore store, Orders orders, Standing standing, History history, PieceDesk desk) {
+    OrderCopies(OrderStore store, Orders orders, Quotes quotes, Standing standing, History history, PieceDesk desk) {
+        this.quotes = quotes;
         this.store = store;
         this.orders = orders;
         this.standing = standing;
@@ -101,6 +103,7 @@ class OrderCopies {
                 old.stage(),
                 List.of(),
                 sitting);
+        List<Quotes.Moved> moved = new ArrayList<>();
         for (Part part : parts) {
             OrderLine line = old.lines().stream()
                     .filter(l -> l.id() == part.line())
@@ -108,12 +111,14 @@ class OrderCopies {
                     .orElseThrow();
             OrderLine other = Orders.addLine(made, line.read().with(0).numbered(made.nextNumber()));
             other.takeOver(line.last(part.count()));
+            moved.add(new Quotes.Moved(line.number(), other.number(), part.count()));
         }
         old.lines().removeIf(l -> l.pieces().isEmpty());
         made.search(SearchText.of(made, sitting));
         old.search(SearchText.of(old, sitting));
         store.flush();
         standing.refresh(List.of(old.id(), made.id()));
+        quotes.share(old, made, moved);
         history.note(
                 old.id(), What.SPLIT, Map.of("pieces", moving, "to", made.head().reference()));
         history.note(made.id(), What.SPLIT, Map.of("pieces", moving, "from", head.reference()));

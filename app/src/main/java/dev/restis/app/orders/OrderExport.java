@@ -53,6 +53,7 @@ class OrderExport {
         fields.put("reference", head.reference());
         fields.put("customer", head.customer());
         put(fields, "due", head.due());
+        put(fields, "order note", head.note().isEmpty() ? null : head.note());
         fields.put(
                 "lines", order.lines().stream().map(line -> line(line, sitting)).toList());
         return fields;

@@ -290,7 +290,7 @@ public class OrderImport {
                 now.reference(),
                 reading.head().customer(),
                 reading.head().due(),
-                now.note()));
+                reading.head().note().isEmpty() ? now.note() : reading.head().note()));
         order.line(to.number()).ifPresent(line -> {
             List<Piece> leaving = new ArrayList<>(line.surplus(to.quantity()));
             if (!to.spec().equals(line.spec())) {

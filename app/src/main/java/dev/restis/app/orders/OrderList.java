@@ -97,6 +97,8 @@ class OrderList {
             String state) {}
 
     static final int MOST_COUNTED = 500;
+    /** More than this are so common that going through the list finds a page of them sooner than sorting them all. */
+    private static final int MOST_SORTED = 2000;
 
     private final JdbcClient jdbc;
     private final LineSpecs specs;
@@ -122,7 +124,7 @@ class OrderList {
         if (sort == Sort.CUSTOMER && params.containsKey("word0")) {
             // Few that are found may lie anywhere in the alphabet: finding them first is quicker than going through it.
             List<Long> some = some(where, params);
-            throughAll = some.size() > MOST_COUNTED;
+            throughAll = some.size() > MOST_SORTED;
             if (!throughAll) {
                 from = "(select * from customer_order where id = any (:some)) o";
                 params.put("some", some.toArray(Long[]::new));
@@ -155,7 +157,7 @@ class OrderList {
     }
 
     private List<Long> some(String where, Map<String, Object> params) {
-        return jdbc.sql("select o.id from customer_order o%s limit %d".formatted(where, MOST_COUNTED + 1))
+        return jdbc.sql("select o.id from customer_order o%s limit %d".formatted(where, MOST_SORTED + 1))
                 .params(params)
                 .query(Long.class)
                 .list();

@@ -91,12 +91,13 @@ class OrderRows {
             int next = lines.merge(reference, 1, Integer::sum);
             int number = row.cell("line").isEmpty() ? next : wholeNumber(row, "line", "line.unread", 1, faults);
             String note = Orders.note(row.cell("note"), faults);
+            String orderNote = Orders.note(row.cell("order note"), faults);
             PieceChoices choices =
                     choices(row, sitting.hardwareSlots(row.cell("pattern").toLowerCase(Locale.ROOT)), faults);
             PieceDesk.Understood understood = sitting.understand(choices);
             understood.faults().forEach(f -> faults.add(new Fault(column(f.field()), f.code(), f.args())));
             Optional<CustomerOrder> order = Optional.ofNullable(known.get(reference));
-            OrderHead head = new OrderHead(source, reference, customer, due.orElse(null), "");
+            OrderHead head = new OrderHead(source, reference, customer, due.orElse(null), orderNote);
             Optional<ReadLine> line = faults.isEmpty()
                     ? understood
                             .spec()
@@ -147,6 +148,9 @@ class OrderRows {
                 differ("customer", o.head().customer(), head.customer(), differences);
                 if (fixed(day)) {
                     differ("due", o.head().due(), head.due(), differences);
+                }
+                if (!head.note().isEmpty()) {
+                    differ("order note", o.head().note(), head.note(), differences);
                 }
                 differ("quantity", now.quantity(), to.quantity(), differences);
                 differ("matching", now.matching(), to.matching(), differences);

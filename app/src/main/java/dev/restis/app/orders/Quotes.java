@@ -15,9 +15,11 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -53,7 +55,31 @@ class Quotes {
             BigDecimal rounding,
             BigDecimal off,
             BigDecimal each,
-            BigDecimal total) {}
+            BigDecimal total) {
+
+        /** The same price for so many pieces. */
+        LinePrice of(int number, int pieces) {
+            return new LinePrice(
+                    number,
+                    pattern,
+                    patternVersion,
+                    patternName,
+                    sizeName,
+                    wristUm,
+                    lengthUm,
+                    colours,
+                    kit,
+                    pieces,
+                    material,
+                    labour,
+                    margin,
+                    fees,
+                    rounding,
+                    off,
+                    each,
+                    each.multiply(BigDecimal.valueOf(pieces)));
+        }
+    }
 
     /**
      * The price of an order.
@@ -68,7 +94,12 @@ class Quotes {
             BigDecimal gross,
             BigDecimal taxPercent,
             boolean taxIncluded,
-            @Nullable LocalDate ready) {}
+            @Nullable LocalDate ready) {
+
+        PriceView part(List<LinePrice> some, BigDecimal partNet, BigDecimal partTax, BigDecimal partGross) {
+            return new PriceView(some, partNet, partTax, partGross, taxPercent, taxIncluded, ready);
+        }
+    }
 
     /**
      * A price that was named to the customer.
@@ -189,26 +220,83 @@ class Quotes {
         history.note(order.id(), What.ACCEPTED, Map.of("gross", price.gross()));
     }
 
+    /**
+     * Pieces were moved to an order of their own: each of the two keeps its part of the price that was agreed, to the cent.
+     * What was agreed for other pieces than there were says nothing about a part.
+     *
+     * @param moved how many pieces of which line of the old order became which line of the new one
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void share(CustomerOrder old, CustomerOrder made, List<Moved> moved) {
+        QuoteView named = last(old.id()).orElse(null);
+        if (named == null || named.acceptedAt() == null) {
+            return;
+        }
+        Map<Integer, Integer> went =
+                moved.stream().collect(Collectors.groupingBy(Moved::from, Collectors.summingInt(Moved::pieces)));
+        Map<Integer, Integer> stayed = old.lines().stream()
+                .collect(Collectors.toMap(OrderLine::number, l -> l.pieces().size()));
+        Map<Integer, Integer> there = new HashMap<>(went);
+        stayed.forEach((line, pieces) -> there.merge(line, pieces, Integer::sum));
+        Map<Integer, Integer> agreed =
+                named.price().lines().stream().collect(Collectors.toMap(LinePrice::line, LinePrice::quantity));
+        if (!there.equals(agreed)) {
+            return;
+        }
+        List<LinePrice> staying = new ArrayList<>();
+        List<LinePrice> going = new ArrayList<>();
+        for (LinePrice line : named.price().lines()) {
+            int left = stayed.getOrDefault(line.line(), 0);
+            if (left > 0) {
+                staying.add(line.of(line.line(), left));
+            }
+            moved.stream().filter(m -> m.from() == line.line()).forEach(m -> going.add(line.of(m.to(), m.pieces())));
+        }
+        PriceView all = named.price();
+        Total rest = Total.of(staying.stream().map(LinePrice::total).toList(), all.taxPercent(), all.taxIncluded());
+        insert(
+                old.id(),
+                all.part(staying, rest.net(), rest.tax(), rest.gross()),
+                named.validUntil(),
+                named.acceptedAt());
+        insert(
+                made.id(),
+                all.part(
+                        going,
+                        all.net().subtract(rest.net()),
+                        all.tax().subtract(rest.tax()),
+                        all.gross().subtract(rest.gross())),
+                named.validUntil(),
+                named.acceptedAt());
+    }
+
+    /** Pieces that went from a line of one order to a line of another. */
+    record Moved(int from, int to, int pieces) {}
+
     private PriceView store(CustomerOrder order) {
         if (order.lines().isEmpty()) {
             throw new Rejected(Fault.of("lines", "lines.none"));
         }
         PriceView price = price(order, desk.sit());
-        LocalDate validUntil = LocalDate.now(clock).plusDays(rules.rules().validDays());
+        insert(order.id(), price, LocalDate.now(clock).plusDays(rules.rules().validDays()), null);
+        return price;
+    }
+
+    private void insert(long order, PriceView price, LocalDate validUntil, @Nullable Instant acceptedAt) {
         jdbc.sql("""
-                        insert into quote (order_id, number, at, who, valid_until, ready, gross, content)
-                        select :order, coalesce(max(number), 0) + 1, :at, :who, :until, :ready, :gross, cast(:content as jsonb)
+                        insert into quote (order_id, number, at, who, valid_until, ready, gross, content, accepted_at)
+                        select :order, coalesce(max(number), 0) + 1, :at, :who, :until, :ready, :gross, cast(:content as jsonb), :accepted
                         from quote where order_id = :order
                         """)
-                .param("order", order.id())
+                .param("order", order)
                 .param("at", Timestamp.from(clock.instant()))
                 .param("who", Workshop.whoever())
                 .param("until", validUntil)
                 .param("ready", price.ready(), java.sql.Types.DATE)
                 .param("gross", price.gross())
                 .param("content", json.writeValueAsString(price))
+                .param("accepted", acceptedAt == null ? null : Timestamp.from(acceptedAt), java.sql.Types.TIMESTAMP)
                 .update();
-        return price;
     }
 
     /** The price that was named last. */

@@ -217,6 +217,16 @@ public class PieceDesk {
             return article.onHand() - articles.promised(article.id(), order);
         }
 
+        /** Other cords of the same material and gauge. */
+        List<Articles.Tint> alike(Article cord) {
+            return articles.alike(cord);
+        }
+
+        /** Reads these at once. */
+        void ready(List<Long> ids) {
+            articles.ahead(ids);
+        }
+
         /** Reads what these pieces are made of at once. */
         public void ready(Stream<PieceSpec> specs) {
             articles.ahead(specs.flatMap(PieceSpec::allArticles).toList());

@@ -9,6 +9,7 @@ import dev.restis.app.patterns.PieceView.OfferedChange;
 import dev.restis.app.patterns.PieceView.Wanted;
 import dev.restis.app.stock.Article;
 import dev.restis.app.stock.Article.ArticleKind;
+import dev.restis.app.stock.Articles.Tint;
 import dev.restis.core.cord.Colour;
 import dev.restis.core.cord.ColourDifference;
 import dev.restis.core.piece.Check.Verdict;
@@ -25,6 +26,8 @@ final class StockChecks {
 
     /** More colours than this are no help to choose from. */
     private static final int MOST_COLOURS = 4;
+    /** Colours farther off than so many others are no substitute. */
+    private static final int MOST_TRIED = 24;
 
     private final Sitting sitting;
     private final Worked worked;
@@ -92,24 +95,24 @@ final class StockChecks {
 
     /** The nearest colours of the same gauge and material of which there is enough; nothing is changed without a yes. */
     private List<OfferView> otherColours(Article lacking, Verdict verdict) {
-        record Candidate(Article article, ColourDifference difference) {}
+        record Candidate(Tint tint, ColourDifference difference) {}
         Colour asked = Colour.ofHex(lacking.colour());
-        return sitting.articles().stream()
-                .filter(a -> a.kind() == ArticleKind.CORD
-                        && a.id() != lacking.id()
-                        && a.cord().material().equals(lacking.cord().material())
-                        && a.diameterOf().equals(lacking.diameterOf()))
-                .map(a -> new Candidate(a, ColourDifference.between(asked, Colour.ofHex(a.colour()))))
+        List<Candidate> nearest = sitting.alike(lacking).stream()
+                .map(t -> new Candidate(t, ColourDifference.between(asked, Colour.ofHex(t.colour()))))
                 .sorted(Comparator.comparing((Candidate c) -> c.difference().distance())
-                        .thenComparing(c -> c.article().code()))
-                .filter(c -> mends(lacking, c.article(), verdict))
+                        .thenComparing(c -> c.tint().code()))
+                .limit(MOST_TRIED)
+                .toList();
+        sitting.ready(nearest.stream().map(c -> c.tint().id()).toList());
+        return nearest.stream()
+                .filter(c -> mends(lacking, sitting.article(c.tint().id()), verdict))
                 .limit(MOST_COLOURS)
                 .map(c -> new OfferView(
                         OfferedChange.COLOUR,
                         lacking.code(),
-                        c.article().code(),
-                        c.article().name(),
-                        DifferenceView.of(c.difference(), c.article().colour())))
+                        c.tint().code(),
+                        sitting.article(c.tint().id()).name(),
+                        DifferenceView.of(c.difference(), c.tint().colour())))
                 .toList();
     }
 

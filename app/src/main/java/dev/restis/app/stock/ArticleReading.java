@@ -68,6 +68,11 @@ public final class ArticleReading {
         return byId.values();
     }
 
+    /** Other cords of the same material and gauge. */
+    public List<Articles.Tint> alike(Article cord) {
+        return articles.alike(cord);
+    }
+
     /** What of an article is promised to orders, but for one. */
     public long promised(long article, @Nullable Long besides) {
         return promised.computeIfAbsent(new Promise(article, besides), p -> articles.promised(article, besides));

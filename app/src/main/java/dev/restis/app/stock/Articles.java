@@ -11,6 +11,8 @@ import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.LengthReader;
 import dev.restis.core.measure.UnitSystem;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -76,7 +78,7 @@ public class Articles {
     @Transactional(readOnly = true)
     public List<Article> all() {
         return jdbc.sql(WITH_STOCK.formatted("") + " order by a.kind, a.code")
-                .query(Article.class)
+                .query(Articles::row)
                 .list();
     }
 
@@ -85,7 +87,7 @@ public class Articles {
     public List<Article> some(Collection<Long> ids) {
         return jdbc.sql(WITH_STOCK.formatted("where article_id = any (:ids)") + " where a.id = any (:ids)")
                 .param("ids", ids.toArray(Long[]::new))
-                .query(Article.class)
+                .query(Articles::row)
                 .list();
     }
 
@@ -95,7 +97,7 @@ public class Articles {
         return jdbc.sql(WITH_STOCK.formatted("where article_id = (select id from article where code = :code)")
                         + " where a.code = :code")
                 .param("code", code)
-                .query(Article.class)
+                .query(Articles::row)
                 .list();
     }
 
@@ -110,6 +112,43 @@ public class Articles {
                 .param("besides", besides)
                 .query(Long.class)
                 .single();
+    }
+
+    /** An article of cord and the colour it has. */
+    public record Tint(long id, String code, String colour) {}
+
+    /** Other cords of the same material and gauge. */
+    @Transactional(readOnly = true)
+    public List<Tint> alike(Article cord) {
+        return jdbc.sql("""
+                        select id, code, colour from article
+                        where kind = 'CORD' and material = :material and diameter_um = :diameter and id <> :id
+                        """)
+                .param("material", cord.material())
+                .param("diameter", cord.diameterUm())
+                .param("id", cord.id())
+                .query((row, n) -> new Tint(row.getLong(1), row.getString(2), row.getString(3)))
+                .list();
+    }
+
+    private static Article row(ResultSet row, int n) throws SQLException {
+        return new Article(
+                row.getLong("id"),
+                row.getString("code"),
+                ArticleKind.valueOf(row.getString("kind")),
+                row.getString("name"),
+                row.getString("colour"),
+                row.getString("material"),
+                row.getObject("diameter_um", Long.class),
+                row.getObject("keep_um", Long.class),
+                row.getObject("length_um", Long.class),
+                row.getObject("hole_um", Long.class),
+                row.getObject("inner_width_um", Long.class),
+                row.getObject("bar_um", Long.class),
+                row.getObject("thickest_um", Long.class),
+                row.getLong("on_hand"),
+                row.getLong("best_lot"),
+                row.getBigDecimal("unit_price"));
     }
 
     public ArticleReading reading() {

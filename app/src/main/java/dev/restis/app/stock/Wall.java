@@ -1,5 +1,7 @@
 package dev.restis.app.stock;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.stock.StockReads.HoldingView;
 import dev.restis.core.cord.Colour;
@@ -12,6 +14,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.ToDoubleFunction;
 import java.util.regex.Pattern;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -38,7 +41,11 @@ class Wall {
      * @param size how many to show
      * @param each how many holdings of each article to show
      */
-    record Filter(String query, String shelf, String near, Sort sort, int from, int size, int each) {}
+    record Filter(String query, String shelf, String near, Sort sort, int from, int size, int each) {
+        boolean byColour() {
+            return sort == Sort.COLOUR || !near.isEmpty();
+        }
+    }
 
     /** What is promised of an article: to batches that are not cut yet, and to orders beside them. */
     record ReservedView(long articleId, long toBatches, long toOrders) {}
@@ -59,16 +66,24 @@ class Wall {
             int total,
             long longestUm) {}
 
-    private record Key(long id, boolean cord, String code, String name, String material, String colour) {}
+    /** An article and how far off it hangs when it is hung by colour. */
+    private record Hung(long id, boolean part, double off, String code) {}
+
+    private record Stretch(List<Long> ids, int total) {}
 
     private static final Pattern HEX = Pattern.compile("#?[0-9A-Fa-f]{6}");
 
     /** Colours duller than this have no hue that anybody would name. */
     private static final double GREY = 8;
 
+    private static final int MOST_COLOURS = 10_000;
+
     private final JdbcClient jdbc;
     private final Articles articles;
     private final StockReads reads;
+    /** What is written as sRGB, as the eye sees it. */
+    private final Cache<String, Colour> colours =
+            Caffeine.newBuilder().maximumSize(MOST_COLOURS).build();
 
     Wall(JdbcClient jdbc, Articles articles, StockReads reads) {
         this.jdbc = jdbc;
@@ -81,15 +96,8 @@ class Wall {
         if (!filter.near().isEmpty() && !HEX.matcher(filter.near()).matches()) {
             throw new Rejected(Fault.of("near", "article.colour", filter.near()));
         }
-        List<Key> found = new ArrayList<>(keys(filter));
-        found.sort(Comparator.comparing((Key k) -> !k.cord())
-                .thenComparing(order(filter))
-                .thenComparing(Key::code));
-        List<Long> ids = found.stream()
-                .skip(filter.from())
-                .limit(filter.size())
-                .map(Key::id)
-                .toList();
+        Stretch found = filter.byColour() ? byColour(filter) : byWords(filter);
+        List<Long> ids = found.ids();
         Map<Long, Article> byId = new HashMap<>();
         articles.some(ids).forEach(a -> byId.put(a.id(), a));
         List<HoldingView> holdings = reads.holdings(ids, filter.each());
@@ -98,7 +106,7 @@ class Wall {
                 holdings,
                 reserved(ids),
                 held(ids),
-                found.size(),
+                found.total(),
                 holdings.stream()
                         .filter(h -> !h.kind().equals(HoldingRow.Kind.BOX.name()))
                         .mapToLong(HoldingView::fullQuantity)
@@ -106,8 +114,7 @@ class Wall {
                         .orElse(0));
     }
 
-    private List<Key> keys(Filter filter) {
-        Map<String, Object> params = new HashMap<>();
+    private static String where(Filter filter, Map<String, Object> params) {
         List<String> all = new ArrayList<>();
         for (String word : filter.query().strip().toLowerCase(Locale.ROOT).split("\\s+")) {
             if (!word.isEmpty()) {
@@ -123,29 +130,55 @@ class Wall {
                     """);
             params.put("shelf", filter.shelf().strip().toLowerCase(Locale.ROOT));
         }
-        return jdbc.sql("""
-                        select a.id, a.kind = 'CORD' as cord, a.code, a.name, coalesce(a.material, '') as material, a.colour
-                        from article a %s
-                        """.formatted(all.isEmpty() ? "" : "where " + String.join(" and ", all)))
-                .params(params)
-                .query(Key.class)
-                .list();
+        return all.isEmpty() ? "" : " where " + String.join(" and ", all);
     }
 
-    private static Comparator<Key> order(Filter filter) {
-        if (!filter.near().isEmpty()) {
-            Colour wanted = Colour.ofHex("#" + filter.near().replace("#", ""));
-            Map<String, Double> distances = new HashMap<>();
-            return Comparator.comparingDouble(k -> distances.computeIfAbsent(
-                    k.colour(),
-                    c -> ColourDifference.between(wanted, Colour.ofHex(c)).distance()));
+    private Stretch byWords(Filter filter) {
+        Map<String, Object> params = new HashMap<>();
+        String where = where(filter, params);
+        int total = jdbc.sql("select count(*) from article a" + where)
+                .params(params)
+                .query(Integer.class)
+                .single();
+        params.put("from", filter.from());
+        params.put("size", filter.size());
+        String material = filter.sort() == Sort.MATERIAL ? "a.material nulls first, " : "";
+        List<Long> ids = jdbc.sql("select a.id from article a" + where + " order by a.kind <> 'CORD', " + material
+                        + "lower(a.name), a.code offset :from limit :size")
+                .params(params)
+                .query(Long.class)
+                .list();
+        return new Stretch(ids, total);
+    }
+
+    private Stretch byColour(Filter filter) {
+        Map<String, Object> params = new HashMap<>();
+        ToDoubleFunction<Colour> off = off(filter);
+        List<Hung> found = jdbc.sql("select a.id, a.kind, a.colour, a.code from article a" + where(filter, params))
+                .params(params)
+                .query((row, n) -> new Hung(
+                        row.getLong(1),
+                        !row.getString(2).equals("CORD"),
+                        off.applyAsDouble(colours.get(row.getString(3), Colour::ofHex)),
+                        row.getString(4)))
+                .list();
+        List<Long> ids = found.stream()
+                .sorted(Comparator.comparing(Hung::part)
+                        .thenComparingDouble(Hung::off)
+                        .thenComparing(Hung::code))
+                .skip(filter.from())
+                .limit(filter.size())
+                .map(Hung::id)
+                .toList();
+        return new Stretch(ids, found.size());
+    }
+
+    private static ToDoubleFunction<Colour> off(Filter filter) {
+        if (filter.near().isEmpty()) {
+            return Wall::rainbow;
         }
-        return switch (filter.sort()) {
-            case NAME -> Comparator.comparing(k -> k.name().toLowerCase(Locale.ROOT));
-            case MATERIAL ->
-                Comparator.comparing(Key::material).thenComparing(k -> k.name().toLowerCase(Locale.ROOT));
-            case COLOUR -> Comparator.comparingDouble(k -> rainbow(Colour.ofHex(k.colour())));
-        };
+        Colour wanted = Colour.ofHex("#" + filter.near().replace("#", ""));
+        return colour -> ColourDifference.between(wanted, colour).distance();
     }
 
     /** Around the circle of hues from red on, greys after it from dark to light. */

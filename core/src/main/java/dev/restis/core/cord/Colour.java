@@ -1,5 +1,7 @@
 package dev.restis.core.cord;
 
+import java.util.regex.Pattern;
+
 /**
  * A colour in CIELAB under daylight (D65), where distances go with what the eye tells apart.
  *
@@ -9,6 +11,7 @@ package dev.restis.core.cord;
  */
 public record Colour(double lightness, double a, double b) {
 
+    private static final Pattern HEX = Pattern.compile("#[0-9A-Fa-f]{6}");
     /** White point D65 for the 2° observer, as sRGB (IEC 61966-2-1) has it. */
     private static final double WHITE_X = 0.95047;
 
@@ -23,7 +26,7 @@ public record Colour(double lightness, double a, double b) {
      * @throws IllegalArgumentException when it is written otherwise
      */
     public static Colour ofHex(String hex) {
-        if (!hex.matches("#[0-9A-Fa-f]{6}")) {
+        if (!HEX.matcher(hex).matches()) {
             throw new IllegalArgumentException("hex must be # and six digits 0 to F but was " + hex);
         }
         double red = linear(Integer.parseInt(hex.substring(1, 3), 16));

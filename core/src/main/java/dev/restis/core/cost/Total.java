@@ -17,13 +17,18 @@ public record Total(BigDecimal net, BigDecimal tax, BigDecimal gross) {
 
     /** Adds lines up; their prices hold the tax or not, as the house says. */
     public static Total of(List<BigDecimal> lines, PriceRules rules) {
+        return of(lines, rules.taxPercent(), rules.taxIncluded());
+    }
+
+    /** Adds lines up whose prices hold the tax or not. */
+    public static Total of(List<BigDecimal> lines, BigDecimal taxPercent, boolean taxIncluded) {
         BigDecimal sum = lines.stream().reduce(BigDecimal.ZERO, BigDecimal::add).setScale(PriceRules.CENTS);
-        if (rules.taxIncluded()) {
-            BigDecimal tax = sum.multiply(rules.taxPercent())
-                    .divide(HUNDRED.add(rules.taxPercent()), PriceRules.CENTS, RoundingMode.HALF_UP);
+        if (taxIncluded) {
+            BigDecimal tax =
+                    sum.multiply(taxPercent).divide(HUNDRED.add(taxPercent), PriceRules.CENTS, RoundingMode.HALF_UP);
             return new Total(sum.subtract(tax), tax, sum);
         }
-        BigDecimal tax = sum.multiply(rules.taxPercent()).divide(HUNDRED, PriceRules.CENTS, RoundingMode.HALF_UP);
+        BigDecimal tax = sum.multiply(taxPercent).divide(HUNDRED, PriceRules.CENTS, RoundingMode.HALF_UP);
         return new Total(sum, tax, sum.add(tax));
     }
 }
