@@ -46,12 +46,12 @@ class BadInputTest extends RestisTest {
                          "diameter": "2 km", "keep": "much", "units": "METRIC"}
                         """), "code", "article.taken");
         Answer receipt = tell("/api/stock/receipts", """
-                {"article": %d, "lot": "", "putUps": 0, "each": "long", "price": "free", "units": "METRIC"}
+                {"lines": [{"article": %d, "lot": "", "putUps": 0, "each": "long", "price": "free", "units": "METRIC"}]}
                 """.formatted(
                         ask("/api/stock/articles").body().path(0).path("id").asLong()));
-        assertRefused(receipt, "lot", "missing");
-        assertRefused(receipt, "putUps", "putUps.range");
-        assertRefused(receipt, "price", "price.unread");
+        assertRefused(receipt, "lines[0].lot", "missing");
+        assertRefused(receipt, "lines[0].putUps", "putUps.range");
+        assertRefused(receipt, "lines[0].price", "price.unread");
     }
 
     @Test
@@ -102,7 +102,7 @@ class BadInputTest extends RestisTest {
         "/api/patterns/work-out, choices",
         "/api/plan/batches, picks",
         "/api/stock/articles, code",
-        "/api/stock/receipts, lot",
+        "/api/stock/receipts, lines",
         "/api/stock/holdings/1/adjust, reason",
         "/api/sign-in, name",
         "/api/setup, workshop",

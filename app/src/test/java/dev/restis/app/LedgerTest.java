@@ -47,7 +47,7 @@ class LedgerTest extends RestisTest {
             String lot = "T-" + i;
             long millimetres = 1000 + random.nextInt(90_000);
             assertThat(tell("/api/stock/receipts", """
-                                    {"article": %d, "lot": "%s", "putUps": 3, "each": "%d mm", "price": "%d.01", "units": "METRIC"}
+                                    {"lines": [{"article": %d, "lot": "%s", "putUps": 3, "each": "%d mm", "price": "%d.01", "units": "METRIC"}]}
                                     """.formatted(article, lot, millimetres, 1 + random.nextInt(30)))
                             .status())
                     .isEqualTo(201);
@@ -80,7 +80,8 @@ class LedgerTest extends RestisTest {
                 .query(Long.class)
                 .single();
         return tell("/api/stock/receipts", """
-                        {"article": %d, "lot": "%s", "putUps": 1, "each": "%s", "price": "12.34", "shelf": "Z1", "units": "METRIC"}
+                        {"lines": [{"article": %d, "lot": "%s", "putUps": 1, "each": "%s", "price": "12.34", "shelf": "Z1",
+                          "units": "METRIC"}]}
                         """.formatted(id, lot, each))
                 .body()
                 .path("holdings")

@@ -186,8 +186,8 @@ abstract class RestisTest {
                 .query(Long.class)
                 .single();
         assertThat(tell("/api/stock/receipts", """
-                        {"article": %d, "lot": "%s", "putUps": 1, "each": "%s", "price": "5.00", "measured": "%s",
-                         "units": "METRIC"}
+                        {"lines": [{"article": %d, "lot": "%s", "putUps": 1, "each": "%s", "price": "5.00", "measured": "%s",
+                         "units": "METRIC"}]}
                         """.formatted(article, lot, each, measured))
                         .status())
                 .isEqualTo(201);

@@ -131,7 +131,7 @@ class WholePathTest extends RestisTest {
                     .query(Long.class)
                     .single();
             String receipt = """
-                    {"article": %d, "lot": "LEFT", "putUps": 1, "each": "20 m", "price": "3.00", "units": "METRIC"}
+                    {"lines": [{"article": %d, "lot": "LEFT", "putUps": 1, "each": "20 m", "price": "3.00", "units": "METRIC"}]}
                     """;
             assertThat(tell("/api/stock/receipts", receipt.formatted(article)).status())
                     .isEqualTo(201);

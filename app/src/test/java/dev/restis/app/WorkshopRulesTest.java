@@ -160,7 +160,8 @@ class WorkshopRulesTest extends RestisTest {
     private void receive(long article, String lot, int putUps, String each, String price, String flawAt)
             throws Exception {
         String receipt = """
-                {"article": %d, "lot": "%s", "putUps": %d, "each": "%s", "price": "%s", "flawAt": "%s", "units": "METRIC"}
+                {"lines": [{"article": %d, "lot": "%s", "putUps": %d, "each": "%s", "price": "%s", "flawAt": "%s",
+                  "units": "METRIC"}]}
                 """;
         assertThat(tell("/api/stock/receipts", receipt.formatted(article, lot, putUps, each, price, flawAt))
                         .status())

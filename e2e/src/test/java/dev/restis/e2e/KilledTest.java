@@ -126,8 +126,8 @@ class KilledTest {
                             sold.add(name);
                         } else {
                             load.post("/api/stock/receipts", "application/json", """
-                                            {"article": %d, "lot": "%s", "putUps": 3, "each": "10", "price": "1.00",
-                                             "units": "METRIC"}
+                                            {"lines": [{"article": %d, "lot": "%s", "putUps": 3, "each": "10", "price": "1.00",
+                                             "units": "METRIC"}]}
                                             """.formatted(article, name)
                                     .getBytes(StandardCharsets.UTF_8));
                             received.add(name);

@@ -10,6 +10,8 @@ import dev.restis.app.plan.OpenWork;
 import dev.restis.app.shop.ShopFeeds;
 import dev.restis.app.stock.Article.ArticleKind;
 import dev.restis.app.stock.Articles;
+import dev.restis.app.stock.GoodsIn;
+import dev.restis.app.stock.Receipts.NewNote;
 import dev.restis.app.stock.Receipts.NewReceipt;
 import dev.restis.app.stock.Stock;
 import dev.restis.app.workshop.Role;
@@ -60,6 +62,8 @@ class DemoWorkshop {
     private final Workshop workshop;
     private final Articles articles;
     private final Stock stock;
+    private final GoodsIn goodsIn;
+    private final DemoSupplies supplies;
     private final Orders orders;
     private final OpenWork openWork;
     private final Batches batches;
@@ -72,6 +76,8 @@ class DemoWorkshop {
             Workshop workshop,
             Articles articles,
             Stock stock,
+            GoodsIn goodsIn,
+            DemoSupplies supplies,
             Orders orders,
             OpenWork openWork,
             Batches batches,
@@ -83,6 +89,8 @@ class DemoWorkshop {
         this.workshop = workshop;
         this.articles = articles;
         this.stock = stock;
+        this.goodsIn = goodsIn;
+        this.supplies = supplies;
         this.orders = orders;
         this.openWork = openWork;
         this.batches = batches;
@@ -104,6 +112,7 @@ class DemoWorkshop {
                     "14", "35", "0", "0", "0.50", "0", true, List.of(new PriceBook.BreakInput(5, "6")), 14));
             shops.open("Harbour kiosk", UnitSystem.METRIC, SHOP_KEY);
             fillShelves();
+            supplies.fill(ids);
             takeOrders();
         } finally {
             SecurityContextHolder.clearContext();
@@ -267,9 +276,9 @@ class DemoWorkshop {
 
     private void receive(
             String article, String lot, int putUps, String each, String price, String shelf, @Nullable String flaw) {
-        List<Long> made = stock.receive(
-                new NewReceipt(id(article), lot, putUps, each, price, shelf, null, flaw, UnitSystem.METRIC));
-        ids.put(lot, made.get(0));
+        NewReceipt line =
+                new NewReceipt(id(article), lot, putUps, each, price, shelf, null, flaw, null, UnitSystem.METRIC);
+        ids.put(lot, goodsIn.take(NewNote.of(line)).holdings().get(0));
     }
 
     private void setRight(String lot, String length) {

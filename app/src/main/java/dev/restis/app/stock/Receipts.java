@@ -1,33 +1,51 @@
 package dev.restis.app.stock;
 
-import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.app.stock.Article.ArticleKind;
 import dev.restis.core.cord.Cord;
-import dev.restis.core.cost.Shares;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.LengthReader;
 import dev.restis.core.measure.UnitSystem;
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
-/** Reads a delivery as it was typed. */
+/** Reads a delivery note as it was typed. */
 public final class Receipts {
 
     /**
-     * A delivery as typed.
+     * A delivery note as typed.
+     *
+     * @param number what the supplier calls it
+     * @param receivedOn the day it came; today when missing
+     * @param freight what the way cost, shared out among the lines by their price
+     */
+    public record NewNote(
+            @Nullable String number,
+            @Nullable Long supplier,
+            @Nullable LocalDate receivedOn,
+            @Nullable String freight,
+            List<NewReceipt> lines) {
+
+        public static NewNote of(NewReceipt line) {
+            return new NewNote(null, null, null, null, List.of(line));
+        }
+    }
+
+    /**
+     * A line of a delivery note as typed.
      *
      * @param putUps how many spools or boxes
      * @param each length of one spool in any unit, or pieces in one box
-     * @param price of the whole delivery, in the workshop's currency
+     * @param price of the whole line without freight, in the workshop's currency
      * @param measured the lot's true diameter, if somebody measured it; only of cord
      * @param flawAt where each spool has a flaw or a join, from its free end; may be empty
+     * @param purchaseLine the line of a purchase that this delivers, if it was bought through Restis
      */
     public record NewReceipt(
             long article,
@@ -38,13 +56,21 @@ public final class Receipts {
             @Nullable String shelf,
             @Nullable String measured,
             @Nullable String flawAt,
+            @Nullable Long purchaseLine,
             UnitSystem units) {}
 
+    /**
+     * A line as it was understood.
+     *
+     * @param quantity of one put-up
+     * @param price of all put-ups, without freight
+     */
     record Receipt(
-            long article,
+            Article article,
             String lot,
+            int putUps,
             long quantity,
-            List<BigDecimal> prices,
+            BigDecimal price,
             String shelf,
             Optional<Length> measured,
             List<Long> flawsFromFreeEnd) {}
@@ -63,9 +89,12 @@ public final class Receipts {
         this.article = article;
     }
 
-    /** What was typed, or {@link Rejected} with every field that cannot be read. */
-    static Receipt read(NewReceipt input, Article article) {
-        return new Receipts(input, article).receipt();
+    /** What was typed; whatever cannot be read is told by its field after {@code prefix}. */
+    static Receipt read(NewReceipt input, Article article, String prefix, List<Fault> faults) {
+        Receipts reader = new Receipts(input, article);
+        Receipt receipt = reader.receipt();
+        reader.faults.forEach(f -> faults.add(new Fault(prefix + f.field(), f.code(), f.args())));
+        return receipt;
     }
 
     private Receipt receipt() {
@@ -75,7 +104,7 @@ public final class Receipts {
         }
         boolean cord = article.kind() == ArticleKind.CORD;
         long quantity = cord ? length("each", input.each(), LONGEST) : pieces();
-        BigDecimal price = price();
+        BigDecimal price = price("price", input.price(), faults);
         List<Long> flaws = Texts.given(input.flawAt())
                 .map(text -> List.of(length("flawAt", text, new Length(Math.max(1, quantity - 1)))))
                 .orElse(List.of());
@@ -86,11 +115,7 @@ public final class Receipts {
         if (shelf.length() > 40) {
             faults.add(Fault.of("shelf", "tooLong", 40));
         }
-        if (!faults.isEmpty()) {
-            throw new Rejected(faults);
-        }
-        List<BigDecimal> prices = Shares.of(price, Collections.nCopies(input.putUps(), 1L));
-        return new Receipt(article.id(), lot, quantity, prices, shelf, measured, flaws);
+        return new Receipt(article, lot, input.putUps(), quantity, price, shelf, measured, flaws);
     }
 
     private long length(String field, String text, Length most) {
@@ -129,12 +154,36 @@ public final class Receipts {
         return Long.parseLong(text);
     }
 
-    private BigDecimal price() {
-        String text = input.price().strip();
+    /** A length of cord that is known for sure, at least a metre of it. */
+    static Optional<Length> known(String field, @Nullable String text, UnitSystem units, List<Fault> faults) {
+        String typed = text == null ? "" : text;
+        Optional<Length> read = LengthReader.read(typed, units);
+        Length least = Length.ofMillimetres(1000);
+        if (read.isEmpty()) {
+            faults.add(Fault.of(field, "length.unread", typed));
+        } else if (read.get().isLessThan(least) || LONGEST.isLessThan(read.get())) {
+            faults.add(Fault.of(field, "length.range", read.get(), least, LONGEST));
+            return Optional.empty();
+        }
+        return read;
+    }
+
+    /** An amount of money as typed, to four decimals; 0 with a fault when it cannot be read. */
+    static BigDecimal price(String field, @Nullable String typed, List<Fault> faults) {
+        String text = typed == null ? "" : typed.strip();
         if (!PRICE.matcher(text).matches()) {
-            faults.add(Fault.of("price", "price.unread", text));
+            faults.add(Fault.of(field, "price.unread", text));
             return BigDecimal.ZERO;
         }
         return new BigDecimal(text.replace(',', '.'));
+    }
+
+    /** What one put-up of an article holds, as typed: a length of cord, or pieces of a part. */
+    static long quantity(String field, String text, Article article, UnitSystem units, List<Fault> faults) {
+        NewReceipt line = new NewReceipt(article.id(), "", 1, text, "0", null, null, null, null, units);
+        Receipts reader = new Receipts(line, article);
+        long quantity = article.kind() == ArticleKind.CORD ? reader.length(field, text, LONGEST) : reader.pieces();
+        reader.faults.forEach(f -> faults.add(new Fault(field, f.code(), f.args())));
+        return quantity;
     }
 }

@@ -16,7 +16,6 @@ import dev.restis.core.stock.Movement;
 import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
 import java.time.Clock;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -66,34 +65,6 @@ public class Stock {
         this.clock = clock;
     }
 
-    /** Puts a delivery on the shelf: one holding a put-up, the price shared out among them exactly. */
-    @Transactional
-    public List<Long> receive(Receipts.NewReceipt typed) {
-        Article article = articles.byId(typed.article());
-        Receipts.Receipt receipt = Receipts.read(typed, article);
-        Long lot = jdbc.sql("select id from lot where article_id = ? and code = ?")
-                .params(article.id(), receipt.lot())
-                .query(Long.class)
-                .optional()
-                .orElseGet(() -> {
-                    Lot made = new Lot(article.id(), receipt.lot(), LocalDate.now(clock));
-                    entities.persist(made);
-                    return made.id();
-                });
-        receipt.measured().ifPresent(diameter -> keepMeasured(lot, diameter.micrometres()));
-        Kind kind = article.kind() == Article.ArticleKind.CORD ? Kind.SPOOL : Kind.BOX;
-        List<Long> made = new ArrayList<>();
-        for (BigDecimal price : receipt.prices()) {
-            HoldingRow holding = hold(lot, kind, receipt.shelf(), null);
-            receipt.flawsFromFreeEnd().forEach(at -> holding.flawsBehind.add(receipt.quantity() - at));
-            entities.flush();
-            ledger.post(Movement.RECEIVE, holding.id(), receipt.quantity(), price, Cause.of("lot " + receipt.lot()));
-            made.add(holding.id());
-        }
-        entities.flush();
-        return made;
-    }
-
     @Transactional(readOnly = true)
     public long lotOf(long holding) {
         return jdbc.sql("select lot_id from holding where id = ?")
@@ -119,7 +90,7 @@ public class Stock {
         keepMeasured(lot, diameter.map(Length::micrometres).orElse(null));
     }
 
-    private void keepMeasured(long lot, @Nullable Long micrometres) {
+    void keepMeasured(long lot, @Nullable Long micrometres) {
         entities.flush();
         int kept = jdbc.sql("""
                         update lot set measured_um = :um, version = version + 1

@@ -3,7 +3,7 @@ package dev.restis.app.stock;
 import dev.restis.app.platform.CsvText;
 import dev.restis.app.platform.Made;
 import dev.restis.app.stock.Articles.NewArticle;
-import dev.restis.app.stock.Receipts.NewReceipt;
+import dev.restis.app.stock.Receipts.NewNote;
 import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.cord.Material;
 import dev.restis.core.measure.UnitSystem;
@@ -29,15 +29,15 @@ class StockController {
 
     private static final int MOST_SHOWN = 500;
 
-    record Received(List<Long> holdings) {}
-
     private final Articles articles;
     private final Stock stock;
     private final StockReads reads;
     private final HoldingActs acts;
     private final Wall wall;
+    private final GoodsIn goodsIn;
 
-    StockController(Articles articles, Stock stock, StockReads reads, HoldingActs acts, Wall wall) {
+    StockController(Articles articles, Stock stock, StockReads reads, HoldingActs acts, Wall wall, GoodsIn goodsIn) {
+        this.goodsIn = goodsIn;
         this.wall = wall;
         this.acts = acts;
         this.articles = articles;
@@ -97,8 +97,14 @@ class StockController {
 
     @PostMapping("/receipts")
     @ResponseStatus(HttpStatus.CREATED)
-    Received receive(@RequestBody NewReceipt body) {
-        return new Received(stock.receive(body));
+    GoodsIn.Received receive(@RequestBody NewNote body) {
+        return goodsIn.take(body);
+    }
+
+    /** Delivery notes, the newest first. */
+    @GetMapping("/receipts")
+    List<GoodsIn.NoteView> notes() {
+        return goodsIn.notes();
     }
 
     record Counted(String quantity, UnitSystem units, String reason) {}

@@ -28,16 +28,8 @@ import java.util.Optional;
 /** The checks made on a piece before anything is cut. */
 final class Checks {
 
-    /** Bundle over hole up to which strands go through as they are, and up to which tapered ends still pass. */
-    private static final double PASSES = 0.92;
-
-    private static final double PASSES_TAPERED = 1.03;
     /** A slide bead with its lining grips only what fills it so far. */
     private static final double GRIPS = 0.8;
-    /** A band may be this much wider than its bar before it bunches, and before it cannot lie on it at all. */
-    private static final double FITS_BAR = 1.0;
-
-    private static final double BUNCHES_ON_BAR = 1.15;
     /** An elastic's rated stretch, and what is safe for daily wear. */
     private static final double RATED_STRETCH = 1.6;
 
@@ -166,9 +158,10 @@ final class Checks {
             return;
         }
         double ratio = ratio(part.get(), seats, strands);
-        boolean tapered = parts.request.tapered() && ratio > PASSES && ratio <= PASSES_TAPERED;
-        Verdict verdict =
-                ratio <= PASSES || tapered ? Verdict.GOOD : ratio <= PASSES_TAPERED ? Verdict.TIGHT : Verdict.NO;
+        boolean tapered = parts.request.tapered() && ratio > PartFit.PASSES && ratio <= PartFit.PASSES_TAPERED;
+        Verdict verdict = ratio <= PartFit.PASSES || tapered
+                ? Verdict.GOOD
+                : ratio <= PartFit.PASSES_TAPERED ? Verdict.TIGHT : Verdict.NO;
         double bundle = bundle(seats, strands);
         checks.add(new Check(
                 tapered ? "hole.tapered" : "hole",
@@ -177,7 +170,7 @@ final class Checks {
                 Map.of(
                         "hole", part.get().the(Measure.HOLE),
                         "bundle", Length.ofMillimetres(bundle),
-                        "least", Length.ofMillimetres(bundle / PASSES)),
+                        "least", Length.ofMillimetres(bundle / PartFit.PASSES)),
                 Map.of("strands", (double) strands, "ratio", ratio)));
     }
 
@@ -221,7 +214,8 @@ final class Checks {
                 .reduce(Length.ZERO, Length::max);
         Length inner = part.get().the(Measure.INNER_WIDTH);
         double ratio = width.toMillimetres() / inner.toMillimetres();
-        Verdict verdict = ratio <= FITS_BAR ? Verdict.GOOD : ratio <= BUNCHES_ON_BAR ? Verdict.TIGHT : Verdict.NO;
+        Verdict verdict =
+                ratio <= PartFit.FITS_BAR ? Verdict.GOOD : ratio <= PartFit.BUNCHES_ON_BAR ? Verdict.TIGHT : Verdict.NO;
         checks.add(new Check(
                 "bar", verdict, slot, Map.of("width", width, "inner", inner, "body", body), Map.of("ratio", ratio)));
     }

@@ -1,0 +1,227 @@
+package dev.restis.app.stock;
+
+import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.platform.Texts;
+import dev.restis.app.stock.HoldingRow.Kind;
+import dev.restis.app.stock.LedgerRow.Cause;
+import dev.restis.app.stock.Receipts.NewNote;
+import dev.restis.app.stock.Receipts.NewReceipt;
+import dev.restis.app.stock.Receipts.Receipt;
+import dev.restis.app.workshop.Workshop;
+import dev.restis.core.cost.Shares;
+import dev.restis.core.measure.Fault;
+import dev.restis.core.measure.Length;
+import dev.restis.core.stock.Balance;
+import dev.restis.core.stock.Movement;
+import jakarta.persistence.EntityManager;
+import java.math.BigDecimal;
+import java.sql.Timestamp;
+import java.sql.Types;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Deliveries from suppliers: a note with its lines, put on the shelves together or not at all. */
+@Service
+public class GoodsIn {
+
+    private static final int MOST_LINES = 60;
+    private static final int LONGEST_NUMBER = 40;
+    private static final int MOST_SHOWN = 100;
+
+    /** What a note became. */
+    public record Received(long receipt, List<Long> holdings) {}
+
+    /** A delivery note that was taken in. */
+    record NoteView(
+            long id,
+            String number,
+            @Nullable String supplier,
+            LocalDate receivedOn,
+            BigDecimal freight,
+            BigDecimal total,
+            String who,
+            List<NoteLine> lines) {}
+
+    record NoteLine(
+            String code, String name, String lot, int putUps, long quantity, BigDecimal price, BigDecimal freight) {}
+
+    private final Articles articles;
+    private final Stock stock;
+    private final Ledger ledger;
+    private final Purchases purchases;
+    private final EntityManager entities;
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    GoodsIn(
+            Articles articles,
+            Stock stock,
+            Ledger ledger,
+            Purchases purchases,
+            EntityManager entities,
+            JdbcClient jdbc,
+            Clock clock) {
+        this.articles = articles;
+        this.stock = stock;
+        this.ledger = ledger;
+        this.purchases = purchases;
+        this.entities = entities;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    /** Puts a delivery on the shelves: one holding a put-up, price and freight shared out among them exactly. */
+    @Transactional
+    public Received take(NewNote note) {
+        LocalDate today = LocalDate.now(clock);
+        List<Fault> faults = new ArrayList<>();
+        String number = Texts.given(note.number()).orElse("");
+        if (number.length() > LONGEST_NUMBER) {
+            faults.add(Fault.of("number", "tooLong", LONGEST_NUMBER));
+        }
+        LocalDate receivedOn = note.receivedOn() == null ? today : note.receivedOn();
+        if (receivedOn.isAfter(today) || receivedOn.isBefore(today.minusYears(20))) {
+            faults.add(Fault.of("receivedOn", "received.day", receivedOn, today));
+        }
+        if (note.supplier() != null && !exists("supplier", note.supplier())) {
+            faults.add(Fault.of("supplier", "supplier.unknown"));
+        }
+        BigDecimal freight = Texts.given(note.freight())
+                .map(typed -> Receipts.price("freight", typed, faults))
+                .orElse(BigDecimal.ZERO);
+        if (note.lines().isEmpty() || note.lines().size() > MOST_LINES) {
+            faults.add(Fault.of("lines", "lines.range", note.lines().size(), MOST_LINES));
+        }
+        List<Receipt> lines = new ArrayList<>();
+        for (int i = 0; i < note.lines().size(); i++) {
+            NewReceipt typed = note.lines().get(i);
+            String prefix = "lines[" + i + "].";
+            Optional<Article> article =
+                    articles.some(List.of(typed.article())).stream().findFirst();
+            if (article.isEmpty()) {
+                faults.add(Fault.of(prefix + "article", "article.missing"));
+            } else {
+                lines.add(Receipts.read(typed, article.get(), prefix, faults));
+                purchases.check(typed.purchaseLine(), article.get(), prefix + "purchaseLine", faults);
+            }
+        }
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        long receipt = jdbc.sql("""
+                        insert into receipt (number, supplier_id, received_on, freight, at, who)
+                        values (:number, :supplier, :on, :freight, :at, :who) returning id
+                        """)
+                .param("number", number)
+                .param("supplier", note.supplier(), Types.BIGINT)
+                .param("on", receivedOn)
+                .param("freight", freight)
+                .param("at", Timestamp.from(clock.instant()))
+                .param("who", Workshop.whoever())
+                .query(Long.class)
+                .single();
+        List<BigDecimal> freights = Shares.of(
+                freight,
+                lines.stream()
+                        .map(l -> l.price().movePointRight(Balance.SCALE).longValueExact())
+                        .toList());
+        List<Long> holdings = new ArrayList<>();
+        for (int i = 0; i < lines.size(); i++) {
+            holdings.addAll(shelve(lines.get(i), freights.get(i), receivedOn));
+            keep(receipt, lines.get(i), freights.get(i), note.lines().get(i).purchaseLine());
+        }
+        return new Received(receipt, holdings);
+    }
+
+    private boolean exists(String table, long id) {
+        return jdbc.sql("select exists (select 1 from " + table + " where id = ?)")
+                .param(id)
+                .query(Boolean.class)
+                .single();
+    }
+
+    private List<Long> shelve(Receipt line, BigDecimal freight, LocalDate receivedOn) {
+        Long lot = lot(line).orElseGet(() -> {
+            Lot made = new Lot(line.article().id(), line.lot(), receivedOn);
+            entities.persist(made);
+            return made.id();
+        });
+        line.measured().map(Length::micrometres).ifPresent(um -> stock.keepMeasured(lot, um));
+        Kind kind = line.article().kind() == Article.ArticleKind.CORD ? Kind.SPOOL : Kind.BOX;
+        List<Long> made = new ArrayList<>();
+        for (BigDecimal price : Shares.of(line.price().add(freight), Collections.nCopies(line.putUps(), 1L))) {
+            HoldingRow holding = stock.hold(lot, kind, line.shelf(), null);
+            line.flawsFromFreeEnd().forEach(at -> holding.flawsBehind.add(line.quantity() - at));
+            entities.flush();
+            ledger.post(Movement.RECEIVE, holding.id(), line.quantity(), price, Cause.of("lot " + line.lot()));
+            made.add(holding.id());
+        }
+        entities.flush();
+        return made;
+    }
+
+    private Optional<Long> lot(Receipt line) {
+        return jdbc.sql("select id from lot where article_id = ? and code = ?")
+                .params(line.article().id(), line.lot())
+                .query(Long.class)
+                .optional();
+    }
+
+    private void keep(long receipt, Receipt line, BigDecimal freight, @Nullable Long purchaseLine) {
+        jdbc.sql("""
+                        insert into receipt_line (receipt_id, lot_id, put_ups, quantity, price, freight, purchase_line_id)
+                        values (:receipt, :lot, :putUps, :quantity, :price, :freight, :purchase)
+                        """)
+                .param("receipt", receipt)
+                .param("lot", lot(line).orElseThrow())
+                .param("putUps", line.putUps())
+                .param("quantity", line.quantity())
+                .param("price", line.price())
+                .param("freight", freight)
+                .param("purchase", purchaseLine, Types.BIGINT)
+                .update();
+        if (purchaseLine != null) {
+            purchases.delivered(purchaseLine, line.putUps());
+        }
+    }
+
+    /** The delivery notes that came last. */
+    @Transactional(readOnly = true)
+    List<NoteView> notes() {
+        return jdbc.sql("""
+                        select r.id, r.number, s.name, r.received_on, r.freight, r.who from receipt r
+                        left join supplier s on s.id = r.supplier_id order by r.id desc limit ?
+                        """)
+                .param(MOST_SHOWN)
+                .query((row, n) -> {
+                    List<NoteLine> lines = lines(row.getLong("id"));
+                    BigDecimal freight = row.getBigDecimal("freight");
+                    return new NoteView(
+                            row.getLong("id"),
+                            row.getString("number"),
+                            row.getString("name"),
+                            row.getObject("received_on", LocalDate.class),
+                            freight,
+                            lines.stream().map(NoteLine::price).reduce(freight, BigDecimal::add),
+                            row.getString("who"),
+                            lines);
+                })
+                .list();
+    }
+
+    private List<NoteLine> lines(long receipt) {
+        return jdbc.sql("""
+                        select a.code, a.name, lot.code as lot, l.put_ups, l.quantity, l.price, l.freight
+                        from receipt_line l join lot on lot.id = l.lot_id join article a on a.id = lot.article_id
+                        where l.receipt_id = ? order by l.id
+                        """).param(receipt).query(NoteLine.class).list();
+    }
+}

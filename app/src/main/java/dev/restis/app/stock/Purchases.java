@@ -1,0 +1,226 @@
+package dev.restis.app.stock;
+
+import dev.restis.app.platform.Problems.Conflict;
+import dev.restis.app.platform.Problems.NotFound;
+import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.workshop.Workshop;
+import dev.restis.core.measure.Fault;
+import java.math.BigDecimal;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What was bought, and how much of it has come. */
+@Service
+class Purchases {
+
+    private static final int MOST_LINES = 200;
+    private static final int MOST_PUT_UPS = 10_000;
+    private static final int MOST_SHOWN = 100;
+
+    /** So many of a put-up. */
+    record Pick(long putUp, int count) {}
+
+    record NewPurchase(long supplier, List<Pick> lines) {}
+
+    /**
+     * A line of a purchase.
+     *
+     * @param quantity of one put-up, micrometres or pieces
+     * @param price of one put-up
+     * @param received how many of {@code count} have come
+     */
+    record PurchaseLine(
+            long id,
+            long articleId,
+            String articleCode,
+            String name,
+            boolean cord,
+            long quantity,
+            BigDecimal price,
+            String code,
+            int count,
+            int received) {
+
+        BigDecimal total() {
+            return price.multiply(BigDecimal.valueOf(count));
+        }
+    }
+
+    record PurchaseView(
+            long id,
+            long supplierId,
+            String supplier,
+            BigDecimal minimum,
+            Instant at,
+            String who,
+            LocalDate expectedOn,
+            boolean open,
+            BigDecimal total,
+            List<PurchaseLine> lines) {}
+
+    private final JdbcClient jdbc;
+    private final Clock clock;
+
+    Purchases(JdbcClient jdbc, Clock clock) {
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    @Transactional
+    public long place(NewPurchase purchase) {
+        record Sold(long id, long article, long quantity, BigDecimal price, String code) {}
+        List<Fault> faults = new ArrayList<>();
+        if (purchase.lines().isEmpty() || purchase.lines().size() > MOST_LINES) {
+            faults.add(Fault.of("lines", "lines.range", purchase.lines().size(), MOST_LINES));
+        }
+        Map<Long, Sold> sold = new TreeMap<>();
+        jdbc.sql("select id, article_id, quantity, price, code from put_up where supplier_id = ? and not withdrawn")
+                .param(purchase.supplier())
+                .query((row, n) -> new Sold(
+                        row.getLong(1), row.getLong(2), row.getLong(3), row.getBigDecimal(4), row.getString(5)))
+                .list()
+                .forEach(s -> sold.put(s.id(), s));
+        for (int i = 0; i < purchase.lines().size(); i++) {
+            Pick pick = purchase.lines().get(i);
+            if (!sold.containsKey(pick.putUp())) {
+                faults.add(Fault.of("lines[" + i + "].putUp", "putUp.gone"));
+            }
+            if (pick.count() < 1 || pick.count() > MOST_PUT_UPS) {
+                faults.add(Fault.of("lines[" + i + "].count", "count.range", pick.count(), 1, MOST_PUT_UPS));
+            }
+        }
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        int leadDays = jdbc.sql("select lead_days from supplier where id = ?")
+                .param(purchase.supplier())
+                .query(Integer.class)
+                .single();
+        long id = jdbc.sql("insert into purchase (supplier_id, at, who, expected_on) values (?, ?, ?, ?) returning id")
+                .params(
+                        purchase.supplier(),
+                        Timestamp.from(clock.instant()),
+                        Workshop.whoever(),
+                        LocalDate.now(clock).plusDays(leadDays))
+                .query(Long.class)
+                .single();
+        for (Pick pick : purchase.lines()) {
+            Sold what = java.util.Objects.requireNonNull(sold.get(pick.putUp()));
+            jdbc.sql("""
+                            insert into purchase_line (purchase_id, article_id, quantity, price, code, count)
+                            values (?, ?, ?, ?, ?, ?)
+                            """)
+                    .params(id, what.article(), what.quantity(), what.price(), what.code(), pick.count())
+                    .update();
+        }
+        return id;
+    }
+
+    /** Whether a delivered line is one of a purchase that is open and of that article. */
+    void check(@Nullable Long line, Article article, String field, List<Fault> faults) {
+        if (line == null) {
+            return;
+        }
+        boolean fits =
+                jdbc.sql("""
+                        select exists (select 1 from purchase_line l join purchase p on p.id = l.purchase_id
+                                       where l.id = ? and l.article_id = ? and p.closed_at is null)
+                        """).params(line, article.id()).query(Boolean.class).single();
+        if (!fits) {
+            faults.add(Fault.of(field, "purchase.other", article.code()));
+        }
+    }
+
+    /** So many put-ups of a line have come; a purchase of which everything has come is closed. */
+    void delivered(long line, int putUps) {
+        jdbc.sql("update purchase_line set received = received + ? where id = ?")
+                .params(putUps, line)
+                .update();
+        jdbc.sql("""
+                        update purchase p set closed_at = ?, closed_by = ?
+                        where id = (select purchase_id from purchase_line where id = ?) and closed_at is null
+                            and not exists (select 1 from purchase_line l where l.purchase_id = p.id and l.received < l.count)
+                        """)
+                .params(Timestamp.from(clock.instant()), Workshop.whoever(), line)
+                .update();
+    }
+
+    /** Nothing more of it is waited for. */
+    @Transactional
+    public void close(long id) {
+        one(id);
+        int closed = jdbc.sql("update purchase set closed_at = ?, closed_by = ? where id = ? and closed_at is null")
+                .params(Timestamp.from(clock.instant()), Workshop.whoever(), id)
+                .update();
+        if (closed == 0) {
+            throw new Conflict("purchase.closed");
+        }
+    }
+
+    /** Open ones first, then the newest. */
+    @Transactional(readOnly = true)
+    public List<PurchaseView> all() {
+        return views("order by (p.closed_at is null) desc, p.id desc limit " + MOST_SHOWN, List.of());
+    }
+
+    @Transactional(readOnly = true)
+    public PurchaseView one(long id) {
+        return views("where p.id = ?", List.of(id)).stream().findFirst().orElseThrow(() -> new NotFound("notFound"));
+    }
+
+    private List<PurchaseView> views(String which, List<Object> params) {
+        return jdbc.sql("""
+                        select p.id, p.supplier_id, s.name, s.minimum, p.at, p.who, p.expected_on, p.closed_at is null as open
+                        from purchase p join supplier s on s.id = p.supplier_id
+                        """ + which)
+                .params(params)
+                .query((row, n) -> {
+                    List<PurchaseLine> lines = lines(row.getLong("id"));
+                    return new PurchaseView(
+                            row.getLong("id"),
+                            row.getLong("supplier_id"),
+                            row.getString("name"),
+                            row.getBigDecimal("minimum"),
+                            row.getTimestamp("at").toInstant(),
+                            row.getString("who"),
+                            row.getObject("expected_on", LocalDate.class),
+                            row.getBoolean("open"),
+                            lines.stream().map(PurchaseLine::total).reduce(BigDecimal.ZERO, BigDecimal::add),
+                            lines);
+                })
+                .list();
+    }
+
+    private List<PurchaseLine> lines(long purchase) {
+        return jdbc.sql("""
+                        select l.id, l.article_id, a.code as article_code, a.name, a.kind = 'CORD' as cord, l.quantity, l.price,
+                               l.code, l.count, l.received
+                        from purchase_line l join article a on a.id = l.article_id where l.purchase_id = ? order by a.code, l.id
+                        """).param(purchase).query(PurchaseLine.class).list();
+    }
+
+    /** What is bought and has not come, by article and the day it is expected. */
+    @Transactional(readOnly = true)
+    public Map<Long, Map<LocalDate, Long>> onOrder() {
+        Map<Long, Map<LocalDate, Long>> onOrder = new TreeMap<>();
+        jdbc.sql("""
+                        select l.article_id, p.expected_on, sum(l.quantity * (l.count - l.received)) as quantity
+                        from purchase_line l join purchase p on p.id = l.purchase_id
+                        where p.closed_at is null and l.received < l.count group by 1, 2
+                        """).query(row -> {
+            onOrder.computeIfAbsent(row.getLong(1), a -> new TreeMap<>())
+                    .put(row.getObject(2, LocalDate.class), row.getLong(3));
+        });
+        return onOrder;
+    }
+}

@@ -1,0 +1,208 @@
+package dev.restis.app.stock;
+
+import dev.restis.app.platform.Made;
+import dev.restis.app.platform.Pdf;
+import dev.restis.app.stock.ArticleCards.CardView;
+import dev.restis.app.stock.ArticleCards.NewDensity;
+import dev.restis.app.stock.BenchDevices.Device;
+import dev.restis.app.stock.Buying.BuyLine;
+import dev.restis.app.stock.Purchases.NewPurchase;
+import dev.restis.app.stock.Purchases.PurchaseView;
+import dev.restis.app.stock.Stocktakes.Counted;
+import dev.restis.app.stock.Stocktakes.LineView;
+import dev.restis.app.stock.Stocktakes.NewStocktake;
+import dev.restis.app.stock.Stocktakes.Reason;
+import dev.restis.app.stock.Stocktakes.StocktakeView;
+import dev.restis.app.stock.Suppliers.NewPutUp;
+import dev.restis.app.stock.Suppliers.NewSupplier;
+import dev.restis.app.stock.Suppliers.SupplierView;
+import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.stock.ServiceLevel;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Articles one by one, who sells them, what to buy, and counting what is there. */
+@RestController
+@RequestMapping("/api/stock")
+class SuppliesController {
+
+    private static final int LONGEST_REVIEW = 90;
+
+    private final ArticleCards cards;
+    private final Suppliers suppliers;
+    private final Buying buying;
+    private final Purchases purchases;
+    private final PurchaseSheet sheets;
+    private final Stocktakes stocktakes;
+    private final BenchDevices devices;
+
+    SuppliesController(
+            ArticleCards cards,
+            Suppliers suppliers,
+            Buying buying,
+            Purchases purchases,
+            PurchaseSheet sheets,
+            Stocktakes stocktakes,
+            BenchDevices devices) {
+        this.cards = cards;
+        this.suppliers = suppliers;
+        this.buying = buying;
+        this.purchases = purchases;
+        this.sheets = sheets;
+        this.stocktakes = stocktakes;
+        this.devices = devices;
+    }
+
+    @GetMapping("/articles/{code}")
+    CardView card(@PathVariable String code) {
+        return cards.card(code);
+    }
+
+    record Density(@Nullable Long ugM) {}
+
+    /** Keeps what a metre of a cord weighs; answers it in micrograms. */
+    @PutMapping("/articles/{id}/density")
+    Density density(@PathVariable long id, @RequestBody NewDensity body) {
+        return new Density(cards.setDensity(id, body));
+    }
+
+    @PostMapping("/articles/{id}/put-ups")
+    @ResponseStatus(HttpStatus.CREATED)
+    Made addPutUp(@PathVariable long id, @RequestBody NewPutUp body) {
+        return new Made(suppliers.addPutUp(id, body));
+    }
+
+    @PostMapping("/put-ups/{id}/withdraw")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void withdrawPutUp(@PathVariable long id) {
+        suppliers.withdraw(id);
+    }
+
+    @GetMapping("/suppliers")
+    List<SupplierView> suppliers() {
+        return suppliers.all();
+    }
+
+    @PostMapping("/suppliers")
+    @ResponseStatus(HttpStatus.CREATED)
+    Made addSupplier(@RequestBody NewSupplier body) {
+        return new Made(suppliers.add(body));
+    }
+
+    @PutMapping("/suppliers/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void changeSupplier(@PathVariable long id, @RequestBody NewSupplier body) {
+        suppliers.change(id, body);
+    }
+
+    /**
+     * What should be bought.
+     *
+     * @param review days until somebody looks again
+     */
+    @GetMapping("/buy")
+    List<BuyLine> buy(
+            @RequestParam(defaultValue = "NINETEEN_IN_TWENTY") ServiceLevel level,
+            @RequestParam(defaultValue = "7") int review) {
+        return buying.look(level, Math.max(0, Math.min(review, LONGEST_REVIEW)));
+    }
+
+    @GetMapping("/purchases")
+    List<PurchaseView> purchases() {
+        return purchases.all();
+    }
+
+    @PostMapping("/purchases")
+    @ResponseStatus(HttpStatus.CREATED)
+    Made place(@RequestBody NewPurchase body) {
+        return new Made(purchases.place(body));
+    }
+
+    @PostMapping("/purchases/{id}/close")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void close(@PathVariable long id) {
+        purchases.close(id);
+    }
+
+    @GetMapping(value = "/purchases/{id}/list.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> pdf(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "A4") Pdf.Paper paper,
+            @RequestParam(defaultValue = "METRIC") UnitSystem units) {
+        return ResponseEntity.ok()
+                .header("Content-Disposition", "inline; filename=purchase-" + id + ".pdf")
+                .body(sheets.pdf(id, paper, units));
+    }
+
+    @GetMapping(value = "/purchases/{id}/list.csv", produces = "text/csv;charset=UTF-8")
+    ResponseEntity<String> csv(@PathVariable long id) {
+        return ResponseEntity.ok()
+                .header("Content-Disposition", "attachment; filename=purchase-" + id + ".csv")
+                .body(sheets.csv(id));
+    }
+
+    @GetMapping("/stocktakes")
+    List<StocktakeView> stocktakes() {
+        return stocktakes.all();
+    }
+
+    @PostMapping("/stocktakes")
+    @ResponseStatus(HttpStatus.CREATED)
+    Made start(@RequestBody NewStocktake body) {
+        return new Made(stocktakes.start(body));
+    }
+
+    record SheetView(StocktakeView stocktake, List<LineView> lines) {}
+
+    @GetMapping("/stocktakes/{id}")
+    SheetView stocktake(@PathVariable long id) {
+        return new SheetView(stocktakes.one(id), stocktakes.lines(id));
+    }
+
+    @PostMapping("/stocktakes/{id}/holdings/{holding}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void count(@PathVariable long id, @PathVariable long holding, @RequestBody Counted body) {
+        stocktakes.count(id, holding, body);
+    }
+
+    record Booked(List<Reason> reasons) {}
+
+    @PostMapping("/stocktakes/{id}/book")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void book(@PathVariable long id, @RequestBody Booked body) {
+        stocktakes.book(id, body.reasons());
+    }
+
+    @PostMapping("/stocktakes/{id}/give-up")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void giveUp(@PathVariable long id) {
+        stocktakes.giveUp(id);
+    }
+
+    record DevicesView(boolean there) {}
+
+    @GetMapping("/devices")
+    DevicesView devices() {
+        return new DevicesView(devices.there());
+    }
+
+    /** Milligrams on the scale, or micrometres through the counter. */
+    record Shown(long amount) {}
+
+    @PostMapping("/devices/{device}/read")
+    Shown read(@PathVariable Device device) {
+        return new Shown(devices.read(device));
+    }
+}
