@@ -29,6 +29,11 @@ const StitchesPage = lazy(() => import('../features/patterns/StitchesPage'));
 const StitchPage = lazy(() => import('../features/patterns/StitchPage'));
 const MeasuresPage = lazy(() => import('../features/measures/MeasuresPage'));
 const StockPage = lazy(() => import('../features/stock/StockPage'));
+const ArticlePage = lazy(() => import('../features/stock/ArticlePage'));
+const ReceivePage = lazy(() => import('../features/stock/ReceivePage'));
+const BuyPage = lazy(() => import('../features/stock/BuyPage'));
+const CountsPage = lazy(() => import('../features/stock/CountsPage'));
+const CountPage = lazy(() => import('../features/stock/CountPage'));
 const CostsPage = lazy(() => import('../features/costs/CostsPage'));
 const WorkshopPage = lazy(() =>
   import('../features/workshop/WorkshopPage').then((m) => ({ default: m.WorkshopPage })),
@@ -94,6 +99,11 @@ function Inside() {
                 <Route path="/patterns/stitches" element={<StitchesPage />} />
                 <Route path="/patterns/stitches/new" element={<StitchPage />} />
                 <Route path="/stock" element={<StockPage />} />
+                <Route path="/stock/articles/:code" element={<ArticlePage />} />
+                <Route path="/stock/receive" element={<ReceivePage />} />
+                <Route path="/stock/buy" element={<BuyPage />} />
+                <Route path="/stock/count" element={<CountsPage />} />
+                <Route path="/stock/count/:id" element={<CountPage />} />
                 <Route path="/costs" element={<CostsPage />} />
                 <Route path="/measures" element={<MeasuresPage />} />
                 <Route path="/workshop" element={<WorkshopPage />} />

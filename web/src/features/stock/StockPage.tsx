@@ -12,7 +12,7 @@ import {
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { Length, Money } from '../../shared/Figures';
@@ -24,7 +24,6 @@ import { Swatch } from '../../shared/Swatch';
 import { ArticleForm } from './ArticleForm';
 import { LedgerDrawer } from './LedgerDrawer';
 import { articlesQuery, wallQuery } from './queries';
-import { ReceiveForm } from './ReceiveForm';
 import classes from './StockPage.module.css';
 
 type Article = Schemas['Article'];
@@ -48,7 +47,7 @@ export default function StockPage() {
   };
   const wall = useInfiniteQuery(wallQuery(filter));
   const all = useQuery(articlesQuery);
-  const [receiving, setReceiving] = useState<number | true>();
+  const navigate = useNavigate();
   const [adding, setAdding] = useState(false);
   const set = (changes: Record<string, string>) => {
     const next = new URLSearchParams(address);
@@ -69,7 +68,15 @@ export default function StockPage() {
           <Button variant="default" onClick={() => setAdding(true)}>
             {t('stock.newArticle')}
           </Button>
-          <Button onClick={() => setReceiving(true)}>{t('stock.receive')}</Button>
+          <Button variant="default" component={Link} to="/stock/count">
+            {t('stock.count')}
+          </Button>
+          <Button variant="default" component={Link} to="/stock/buy">
+            {t('stock.buy')}
+          </Button>
+          <Button component={Link} to="/stock/receive">
+            {t('stock.receive')}
+          </Button>
         </>
       }
     >
@@ -128,7 +135,7 @@ export default function StockPage() {
             <>
               <Hung
                 pages={pages}
-                onReceive={setReceiving}
+                onReceive={(article) => navigate(`/stock/receive?article=${article}`)}
                 onAll={(code) => set({ query: code, each: 'all' })}
               />
               <Group justify="space-between">
@@ -149,13 +156,6 @@ export default function StockPage() {
           );
         }}
       </Await>
-      <ReceiveForm
-        key={String(receiving)}
-        opened={receiving !== undefined}
-        article={receiving === true ? undefined : receiving}
-        articles={all.data ?? []}
-        onClose={() => setReceiving(undefined)}
-      />
       <ArticleForm opened={adding} onClose={() => setAdding(false)} />
     </Page>
   );
@@ -170,7 +170,7 @@ interface HungProps {
 
 /** The articles that are shown, cord to one scale. */
 function Hung({ pages, onReceive, onAll }: HungProps) {
-  const [shown, setShown] = useState<{ article: Article; holding?: Holding }>();
+  const [shown, setShown] = useState<{ article: Article; holding: Holding }>();
   const articles = pages.flatMap((p) => p.articles);
   const holdings = pages.flatMap((p) => p.holdings);
   const held = Object.assign({}, ...pages.map((p) => p.held)) as Record<string, number>;
@@ -219,9 +219,9 @@ function Hung({ pages, onReceive, onAll }: HungProps) {
       )}
       {shown && (
         <LedgerDrawer
-          key={`${shown.article.id}/${shown.holding?.id}`}
+          key={shown.holding.id}
           article={articles.find((a) => a.id === shown.article.id) ?? shown.article}
-          holding={shown.holding && (holdings.find((h) => h.id === shown.holding?.id) ?? shown.holding)}
+          holding={holdings.find((h) => h.id === shown.holding.id) ?? shown.holding}
           others={of(shown.article)}
           onClose={() => setShown(undefined)}
         />
@@ -234,7 +234,7 @@ interface BoxProps {
   article: Article;
   boxes: Holding[];
   promised: number;
-  onShow: (holding?: Holding) => void;
+  onShow: (holding: Holding) => void;
 }
 
 /** Parts are counted; each box can be taken out and looked into. */
@@ -242,7 +242,7 @@ function PartBox({ article: a, boxes, promised, onShow }: BoxProps) {
   const { t } = useTranslation();
   return (
     <div className={`panel ${classes.box}`}>
-      <UnstyledButton onClick={() => onShow()} w="100%">
+      <Link className={classes.link} to={`/stock/articles/${a.code}`}>
         <Group gap="xs" wrap="nowrap">
           <Swatch colour={a.colour} />
           <Text fw={600} truncate>
@@ -270,7 +270,7 @@ function PartBox({ article: a, boxes, promised, onShow }: BoxProps) {
             </>
           )}
         </Text>
-      </UnstyledButton>
+      </Link>
       <Group gap={6} mt={4}>
         {boxes.map((h) => (
           <Button
@@ -296,7 +296,7 @@ interface RowProps {
   scaleUm: number;
   /** How many holdings there are, shown or not. */
   held: number;
-  onShow: (holding?: Holding) => void;
+  onShow: (holding: Holding) => void;
   onReceive: () => void;
   onAll: () => void;
 }
@@ -310,9 +310,9 @@ function CordRow({ article, holdings, promised, scaleUm, held, onShow, onReceive
         <Group gap={6} wrap="nowrap">
           <Swatch colour={article.colour} />
           <Title order={2} size="sm" component="h2">
-            <UnstyledButton onClick={() => onShow()} fw={650} fz="sm">
+            <Link className={classes.link} to={`/stock/articles/${article.code}`}>
               {article.name}
-            </UnstyledButton>
+            </Link>
           </Title>
           {article.diameterUm !== undefined && (
             <Text size="xs" c="dimmed">

@@ -118,10 +118,105 @@ export function useTakeBack() {
 export function useReceive() {
   const refresh = useRefreshWork();
   return useMutation({
-    mutationFn: (body: Schemas['NewReceipt']) => ask(api.POST('/api/stock/receipts', { body })),
+    mutationFn: (body: Schemas['NewNote']) => ask(api.POST('/api/stock/receipts', { body })),
     onSuccess: refresh,
   });
 }
+
+export const notesQuery = queryOptions({
+  queryKey: ['stock', 'notes'],
+  queryFn: () => ask(api.GET('/api/stock/receipts')),
+});
+
+export const cardQuery = (code: string) =>
+  queryOptions({
+    queryKey: ['stock', 'card', code],
+    queryFn: () => ask(api.GET('/api/stock/articles/{code}', { params: { path: { code } } })),
+  });
+
+export const suppliersQuery = queryOptions({
+  queryKey: ['stock', 'suppliers'],
+  queryFn: () => ask(api.GET('/api/stock/suppliers')),
+});
+
+export const purchasesQuery = queryOptions({
+  queryKey: ['stock', 'purchases'],
+  queryFn: () => ask(api.GET('/api/stock/purchases')),
+});
+
+export type BuyFilter = NonNullable<paths['/api/stock/buy']['get']['parameters']['query']>;
+
+export const buyQuery = (filter: BuyFilter) =>
+  queryOptions({
+    queryKey: ['stock', 'buy', filter],
+    queryFn: () => ask(api.GET('/api/stock/buy', { params: { query: filter } })),
+    placeholderData: keepPreviousData,
+  });
+
+export const countsQuery = queryOptions({
+  queryKey: ['stock', 'counts'],
+  queryFn: () => ask(api.GET('/api/stock/stocktakes')),
+});
+
+export const countQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['stock', 'counts', id],
+    queryFn: () => ask(api.GET('/api/stock/stocktakes/{id}', { params: { path: { id } } })),
+  });
+
+export const devicesQuery = queryOptions({
+  queryKey: ['stock', 'devices'],
+  queryFn: () => ask(api.GET('/api/stock/devices')),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
+/** What a device on the bench shows: milligrams, or micrometres. */
+export function useDevice(device: 'SCALE' | 'COUNTER') {
+  return useMutation({
+    mutationFn: () => ask(api.POST('/api/stock/devices/{device}/read', { params: { path: { device } } })),
+  });
+}
+
+/** Something is done to stock, and everything that shows it is asked for again. */
+export function useStockAct<T>(act: (input: T) => Promise<unknown>) {
+  const refresh = useRefreshWork();
+  return useMutation({ mutationFn: act, onSuccess: refresh });
+}
+
+export const addPutUp = ({ article, ...body }: Schemas['NewPutUp'] & { article: number }) =>
+  ask(api.POST('/api/stock/articles/{id}/put-ups', { params: { path: { id: article } }, body }));
+
+export const withdrawPutUp = (id: number) =>
+  ask(api.POST('/api/stock/put-ups/{id}/withdraw', { params: { path: { id } } }));
+
+export const setDensity = ({ article, ...body }: Schemas['NewDensity'] & { article: number }) =>
+  ask(api.PUT('/api/stock/articles/{id}/density', { params: { path: { id: article } }, body }));
+
+export const keepSupplier = ({ id, ...body }: Schemas['NewSupplier'] & { id?: number }) =>
+  id === undefined
+    ? ask(api.POST('/api/stock/suppliers', { body }))
+    : ask(api.PUT('/api/stock/suppliers/{id}', { params: { path: { id } }, body }));
+
+export const placePurchase = (body: Schemas['NewPurchase']) =>
+  ask(api.POST('/api/stock/purchases', { body }));
+
+export const closePurchase = (id: number) =>
+  ask(api.POST('/api/stock/purchases/{id}/close', { params: { path: { id } } }));
+
+export const startCount = (body: Schemas['NewStocktake']) => ask(api.POST('/api/stock/stocktakes', { body }));
+
+export const countHolding = ({
+  id,
+  holding,
+  ...body
+}: Schemas['CountInput'] & { id: number; holding: number }) =>
+  ask(api.POST('/api/stock/stocktakes/{id}/holdings/{holding}', { params: { path: { id, holding } }, body }));
+
+export const bookCount = ({ id, reasons }: { id: number; reasons: Schemas['CountReason'][] }) =>
+  ask(api.POST('/api/stock/stocktakes/{id}/book', { params: { path: { id } }, body: { reasons } }));
+
+export const giveUpCount = (id: number) =>
+  ask(api.POST('/api/stock/stocktakes/{id}/give-up', { params: { path: { id } } }));
 
 export function useAddArticle() {
   const refresh = useRefreshWork();

@@ -56,7 +56,7 @@ public class ArticleCards {
      * @param through strands that pass its hole as they are, and {@code tapered} those that pass with tapered ends
      * @param onBar strands that lie on its bar side by side, and {@code bunched} those that lie on it bunched
      */
-    record FitView(
+    record GaugeFit(
             String code,
             String name,
             String colour,
@@ -78,7 +78,7 @@ public class ArticleCards {
             List<PutUpView> putUps,
             List<LotView> lots,
             List<PromisedView> promised,
-            List<FitView> fits) {}
+            List<GaugeFit> fits) {}
 
     private final Articles articles;
     private final Suppliers suppliers;
@@ -127,16 +127,16 @@ public class ArticleCards {
     }
 
     /** Seen from a cord, the parts that take it; seen from a part, the cords it takes. */
-    private List<FitView> fits(Article article) {
+    private List<GaugeFit> fits(Article article) {
         boolean cord = article.kind() == ArticleKind.CORD;
-        List<FitView> fits = new ArrayList<>();
+        List<GaugeFit> fits = new ArrayList<>();
         for (Article other : articles.all()) {
             if ((other.kind() == ArticleKind.CORD) != cord) {
                 PartFit fit = cord
                         ? PartFit.of(other.hardware(), article.cord())
                         : PartFit.of(article.hardware(), other.cord());
                 if (fit.any()) {
-                    fits.add(new FitView(
+                    fits.add(new GaugeFit(
                             other.code(),
                             other.name(),
                             other.colour(),
@@ -149,9 +149,9 @@ public class ArticleCards {
                 }
             }
         }
-        fits.sort(Comparator.comparing((FitView f) -> f.onHand() == 0)
-                .thenComparing(FitView::kind)
-                .thenComparing(FitView::code));
+        fits.sort(Comparator.comparing((GaugeFit f) -> f.onHand() == 0)
+                .thenComparing(GaugeFit::kind)
+                .thenComparing(GaugeFit::code));
         return fits;
     }
 

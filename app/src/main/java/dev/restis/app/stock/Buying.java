@@ -40,7 +40,7 @@ class Buying {
     private static final int USUAL_LEAD_DAYS = 14;
 
     /** So many of a put-up. */
-    record PickView(long putUp, long quantity, BigDecimal price, String code, int count) {}
+    record PutUpPick(long putUp, long quantity, BigDecimal price, String code, int count) {}
 
     /**
      * What should be bought from one supplier.
@@ -51,14 +51,14 @@ class Buying {
      * @param needed what is missing until then; 0 when there is enough
      * @param picks whole put-ups that cover it most cheaply
      */
-    record OfferView(
+    record BuyOffer(
             @Nullable Long supplierId,
             String supplier,
             int leadDays,
             long expected,
             long reserve,
             long needed,
-            List<PickView> picks,
+            List<PutUpPick> picks,
             long quantity,
             BigDecimal price) {}
 
@@ -83,7 +83,7 @@ class Buying {
             long onOrder,
             long weekly,
             int weeks,
-            List<OfferView> offers,
+            List<BuyOffer> offers,
             List<Level> levels,
             @Nullable LocalDate runsOut) {
 
@@ -123,7 +123,7 @@ class Buying {
                     RunningOut out =
                             RunningOut.of(article.onHand(), needs, arriving, usage, today, WEEKS_AHEAD * DAYS_IN_WEEK);
                     long promised = sum(needs);
-                    List<OfferView> offers = offers(
+                    List<BuyOffer> offers = offers(
                             sold.getOrDefault(article.id(), List.of()),
                             usage,
                             new Position(level, reviewDays, article.onHand() - promised, sum(arriving)));
@@ -164,12 +164,12 @@ class Buying {
         return weekly;
     }
 
-    private static List<OfferView> offers(List<PutUpView> sold, Usage usage, Position position) {
+    private static List<BuyOffer> offers(List<PutUpView> sold, Usage usage, Position position) {
         Map<Long, List<PutUpView>> bySupplier =
                 sold.stream().collect(Collectors.groupingBy(PutUpView::supplierId, TreeMap::new, Collectors.toList()));
         if (bySupplier.isEmpty()) {
             Reorder reorder = reorder(usage, USUAL_LEAD_DAYS, position);
-            return List.of(new OfferView(
+            return List.of(new BuyOffer(
                     null,
                     "",
                     USUAL_LEAD_DAYS,
@@ -182,7 +182,7 @@ class Buying {
         }
         return bySupplier.values().stream()
                 .map(putUps -> offer(putUps, usage, position))
-                .sorted(Comparator.comparing(OfferView::price).thenComparing(OfferView::leadDays))
+                .sorted(Comparator.comparing(BuyOffer::price).thenComparing(BuyOffer::leadDays))
                 .toList();
     }
 
@@ -190,7 +190,7 @@ class Buying {
         return Reorder.of(usage, leadDays, at.reviewDays(), at.level(), at.free(), at.onOrder());
     }
 
-    private static OfferView offer(List<PutUpView> putUps, Usage usage, Position position) {
+    private static BuyOffer offer(List<PutUpView> putUps, Usage usage, Position position) {
         PutUpView any = putUps.get(0);
         Reorder reorder = reorder(usage, any.leadDays(), position);
         PutUpMix mix = PutUpMix.cheapest(
@@ -198,15 +198,15 @@ class Buying {
                 putUps.stream()
                         .map(p -> new PutUpMix.PutUp(p.quantity(), p.price()))
                         .toList());
-        List<PickView> picks = new ArrayList<>();
+        List<PutUpPick> picks = new ArrayList<>();
         for (int i = 0; i < putUps.size(); i++) {
             PutUpView p = putUps.get(i);
             if (mix.counts().get(i) > 0) {
-                picks.add(new PickView(
+                picks.add(new PutUpPick(
                         p.id(), p.quantity(), p.price(), p.code(), mix.counts().get(i)));
             }
         }
-        return new OfferView(
+        return new BuyOffer(
                 any.supplierId(),
                 any.supplier(),
                 any.leadDays(),

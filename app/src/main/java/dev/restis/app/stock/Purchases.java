@@ -28,9 +28,9 @@ class Purchases {
     private static final int MOST_SHOWN = 100;
 
     /** So many of a put-up. */
-    record Pick(long putUp, int count) {}
+    record BuyPick(long putUp, int count) {}
 
-    record NewPurchase(long supplier, List<Pick> lines) {}
+    record NewPurchase(long supplier, List<BuyPick> lines) {}
 
     /**
      * A line of a purchase.
@@ -38,6 +38,8 @@ class Purchases {
      * @param quantity of one put-up, micrometres or pieces
      * @param price of one put-up
      * @param received how many of {@code count} have come
+     * @param open how many are waited for, and {@code openPrice} what those cost
+     * @param total what all of them cost
      */
     record PurchaseLine(
             long id,
@@ -49,12 +51,10 @@ class Purchases {
             BigDecimal price,
             String code,
             int count,
-            int received) {
-
-        BigDecimal total() {
-            return price.multiply(BigDecimal.valueOf(count));
-        }
-    }
+            int received,
+            int open,
+            BigDecimal openPrice,
+            BigDecimal total) {}
 
     record PurchaseView(
             long id,
@@ -91,7 +91,7 @@ class Purchases {
                 .list()
                 .forEach(s -> sold.put(s.id(), s));
         for (int i = 0; i < purchase.lines().size(); i++) {
-            Pick pick = purchase.lines().get(i);
+            BuyPick pick = purchase.lines().get(i);
             if (!sold.containsKey(pick.putUp())) {
                 faults.add(Fault.of("lines[" + i + "].putUp", "putUp.gone"));
             }
@@ -114,7 +114,7 @@ class Purchases {
                         LocalDate.now(clock).plusDays(leadDays))
                 .query(Long.class)
                 .single();
-        for (Pick pick : purchase.lines()) {
+        for (BuyPick pick : purchase.lines()) {
             Sold what = java.util.Objects.requireNonNull(sold.get(pick.putUp()));
             jdbc.sql("""
                             insert into purchase_line (purchase_id, article_id, quantity, price, code, count)
@@ -204,7 +204,8 @@ class Purchases {
     private List<PurchaseLine> lines(long purchase) {
         return jdbc.sql("""
                         select l.id, l.article_id, a.code as article_code, a.name, a.kind = 'CORD' as cord, l.quantity, l.price,
-                               l.code, l.count, l.received
+                               l.code, l.count, l.received, greatest(l.count - l.received, 0) as open,
+                               l.price * greatest(l.count - l.received, 0) as open_price, l.price * l.count as total
                         from purchase_line l join article a on a.id = l.article_id where l.purchase_id = ? order by a.code, l.id
                         """).param(purchase).query(PurchaseLine.class).list();
     }

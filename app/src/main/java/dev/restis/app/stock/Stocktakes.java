@@ -54,7 +54,7 @@ class Stocktakes {
      * @param amount a length or a number of pieces; the gross weight when weighed
      * @param tare weight of the empty spool, when weighed
      */
-    record Counted(String amount, @Nullable String tare, How how, UnitSystem units) {}
+    record CountInput(String amount, @Nullable String tare, How how, UnitSystem units) {}
 
     /**
      * A holding in a stocktake.
@@ -63,7 +63,7 @@ class Stocktakes {
      * @param difference counted less expected
      * @param value what the books change by; below 0 for what is missing
      */
-    record LineView(
+    record CountLine(
             long holdingId,
             String label,
             String kind,
@@ -149,7 +149,7 @@ class Stocktakes {
 
     /** Notes what lies there, against what is on the books in this moment. */
     @Transactional
-    public void count(long id, long holding, Counted typed) {
+    public void count(long id, long holding, CountInput typed) {
         open(id);
         Balance balance = ledger.lock(holding);
         List<Fault> faults = new ArrayList<>();
@@ -181,7 +181,7 @@ class Stocktakes {
         }
     }
 
-    private Optional<Long> weighed(long holding, Counted typed, List<Fault> faults) {
+    private Optional<Long> weighed(long holding, CountInput typed, List<Fault> faults) {
         Optional<Long> density = jdbc.sql("""
                         select a.density_ug_m from holding h join lot on lot.id = h.lot_id join article a on a.id = lot.article_id
                         where h.id = ? and h.kind <> 'BOX'
@@ -219,26 +219,26 @@ class Stocktakes {
     }
 
     /** Why a line differs. */
-    record Reason(long holding, String reason) {}
+    record CountReason(long holding, String reason) {}
 
     /**
      * Sets the books right by what was counted, each difference with its reason. What was cut or sold since a holding was
      * counted stays cut and sold: the difference is booked, not the count.
      */
     @Transactional
-    public void book(long id, List<Reason> reasons) {
+    public void book(long id, List<CountReason> reasons) {
         open(id);
-        for (Reason reason : reasons) {
+        for (CountReason reason : reasons) {
             jdbc.sql("update stocktake_line set reason = ? where stocktake_id = ? and holding_id = ?")
                     .params(reason.reason().strip(), id, reason.holding())
                     .update();
         }
-        List<LineView> lines = lines(id);
+        List<CountLine> lines = lines(id);
         List<Fault> faults = new ArrayList<>();
         if (lines.stream().allMatch(l -> l.counted() == null)) {
             faults.add(Fault.of("lines", "stocktake.nothingCounted"));
         }
-        for (LineView line : lines) {
+        for (CountLine line : lines) {
             if (line.difference() != null
                     && line.difference() != 0
                     && line.reason().isEmpty()) {
@@ -250,7 +250,7 @@ class Stocktakes {
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
-        for (LineView line : lines) {
+        for (CountLine line : lines) {
             if (line.difference() != null && line.difference() != 0) {
                 Balance balance = ledger.lock(line.holdingId());
                 long change = line.difference();
@@ -310,7 +310,7 @@ class Stocktakes {
             """;
 
     @Transactional(readOnly = true)
-    public List<LineView> lines(long id) {
+    public List<CountLine> lines(long id) {
         StocktakeView stocktake = one(id);
         return jdbc.sql("""
                         select l.holding_id, h.label, h.kind, h.shelf, lot.code as lot, a.code, a.name, a.colour,
@@ -327,7 +327,7 @@ class Stocktakes {
                     Balance now = new Balance(row.getLong("quantity"), row.getBigDecimal("value"));
                     Long difference = counted == null || then == null ? null : Long.valueOf(counted - then);
                     boolean secret = stocktake.blind() && stocktake.open() && counted == null;
-                    return new LineView(
+                    return new CountLine(
                             row.getLong("holding_id"),
                             row.getString("label"),
                             row.getString("kind"),

@@ -8,10 +8,10 @@ import dev.restis.app.stock.BenchDevices.Device;
 import dev.restis.app.stock.Buying.BuyLine;
 import dev.restis.app.stock.Purchases.NewPurchase;
 import dev.restis.app.stock.Purchases.PurchaseView;
-import dev.restis.app.stock.Stocktakes.Counted;
-import dev.restis.app.stock.Stocktakes.LineView;
+import dev.restis.app.stock.Stocktakes.CountInput;
+import dev.restis.app.stock.Stocktakes.CountLine;
+import dev.restis.app.stock.Stocktakes.CountReason;
 import dev.restis.app.stock.Stocktakes.NewStocktake;
-import dev.restis.app.stock.Stocktakes.Reason;
 import dev.restis.app.stock.Stocktakes.StocktakeView;
 import dev.restis.app.stock.Suppliers.NewPutUp;
 import dev.restis.app.stock.Suppliers.NewSupplier;
@@ -164,20 +164,20 @@ class SuppliesController {
         return new Made(stocktakes.start(body));
     }
 
-    record SheetView(StocktakeView stocktake, List<LineView> lines) {}
+    record CountSheet(StocktakeView stocktake, List<CountLine> lines) {}
 
     @GetMapping("/stocktakes/{id}")
-    SheetView stocktake(@PathVariable long id) {
-        return new SheetView(stocktakes.one(id), stocktakes.lines(id));
+    CountSheet stocktake(@PathVariable long id) {
+        return new CountSheet(stocktakes.one(id), stocktakes.lines(id));
     }
 
     @PostMapping("/stocktakes/{id}/holdings/{holding}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void count(@PathVariable long id, @PathVariable long holding, @RequestBody Counted body) {
+    void count(@PathVariable long id, @PathVariable long holding, @RequestBody CountInput body) {
         stocktakes.count(id, holding, body);
     }
 
-    record Booked(List<Reason> reasons) {}
+    record Booked(List<CountReason> reasons) {}
 
     @PostMapping("/stocktakes/{id}/book")
     @ResponseStatus(HttpStatus.NO_CONTENT)
