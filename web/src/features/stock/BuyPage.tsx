@@ -446,34 +446,36 @@ function SupplierList({ suppliers }: { suppliers: Supplier[] }) {
       {suppliers.length === 0 ? (
         <Text c="dimmed">{t('supplier.none')}</Text>
       ) : (
-        <Table fz="sm" verticalSpacing={4}>
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>{t('supplier.name')}</Table.Th>
-              <Table.Th className="right">{t('supplier.lead')}</Table.Th>
-              <Table.Th className="right">{t('supplier.minimum')}</Table.Th>
-              <Table.Th>{t('supplier.note')}</Table.Th>
-              <Table.Th>{t('buy.next')}</Table.Th>
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {suppliers.map((s) => (
-              <Table.Tr key={s.id}>
-                <Table.Td>{s.name}</Table.Td>
-                <Table.Td className="right">{t('supplier.days', { count: s.leadDays })}</Table.Td>
-                <Table.Td className="right">
-                  <Money value={s.minimum} />
-                </Table.Td>
-                <Table.Td>{s.note || '–'}</Table.Td>
-                <Table.Td>
-                  <Button size="compact-sm" variant="default" onClick={() => setEdited(s)}>
-                    {t('supplier.change')}
-                  </Button>
-                </Table.Td>
+        <Table.ScrollContainer minWidth={560}>
+          <Table fz="sm" verticalSpacing={4}>
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>{t('supplier.name')}</Table.Th>
+                <Table.Th className="right">{t('supplier.lead')}</Table.Th>
+                <Table.Th className="right">{t('supplier.minimum')}</Table.Th>
+                <Table.Th>{t('supplier.note')}</Table.Th>
+                <Table.Th>{t('buy.next')}</Table.Th>
               </Table.Tr>
-            ))}
-          </Table.Tbody>
-        </Table>
+            </Table.Thead>
+            <Table.Tbody>
+              {suppliers.map((s) => (
+                <Table.Tr key={s.id}>
+                  <Table.Td>{s.name}</Table.Td>
+                  <Table.Td className="right">{t('supplier.days', { count: s.leadDays })}</Table.Td>
+                  <Table.Td className="right">
+                    <Money value={s.minimum} />
+                  </Table.Td>
+                  <Table.Td>{s.note || '–'}</Table.Td>
+                  <Table.Td>
+                    <Button size="compact-sm" variant="default" onClick={() => setEdited(s)}>
+                      {t('supplier.change')}
+                    </Button>
+                  </Table.Td>
+                </Table.Tr>
+              ))}
+            </Table.Tbody>
+          </Table>
+        </Table.ScrollContainer>
       )}
       {edited && (
         <SupplierForm supplier={edited === 'new' ? undefined : edited} onClose={() => setEdited(undefined)} />

@@ -216,7 +216,7 @@ function CountForm({ stocktake, line }: { stocktake: number; line: Line }) {
     });
   return (
     <Stack component="form" onSubmit={submit} gap={4}>
-      <Group gap={6} align="flex-start" wrap="nowrap">
+      <Group gap={6} align="flex-start">
         {weighable && (
           <NativeSelect
             aria-label={t('count.by', { label: line.label })}

@@ -61,7 +61,6 @@ export default function ReceivePage() {
   const articles = useQuery(articlesQuery);
   const suppliers = useQuery(suppliersQuery);
   const purchases = useQuery(purchasesQuery);
-  const notes = useQuery(notesQuery);
   return (
     <Page
       title={t('receive.title')}
@@ -76,58 +75,71 @@ export default function ReceivePage() {
           <Await query={suppliers}>
             {(known) => (
               <Await query={purchases}>
-                {(bought) => <NoteForm articles={all} suppliers={known} purchases={bought} />}
+                {(bought) => (
+                  <>
+                    <NoteForm articles={all} suppliers={known} purchases={bought} />
+                    <Notes />
+                  </>
+                )}
               </Await>
             )}
           </Await>
         )}
       </Await>
-      <Await query={notes}>
-        {(rows) =>
-          rows.length === 0 ? null : (
-            <Stack className="panel" p="md" gap="xs">
-              <Text fw={650}>{t('receive.before')}</Text>
-              <Table.ScrollContainer minWidth={560}>
-                <Table fz="sm" verticalSpacing={4}>
-                  <Table.Thead>
-                    <Table.Tr>
-                      <Table.Th>{t('receive.day')}</Table.Th>
-                      <Table.Th>{t('receive.number')}</Table.Th>
-                      <Table.Th>{t('receive.what')}</Table.Th>
-                      <Table.Th className="right">{t('receive.freight')}</Table.Th>
-                      <Table.Th className="right">{t('receive.total')}</Table.Th>
-                    </Table.Tr>
-                  </Table.Thead>
-                  <Table.Tbody>
-                    {rows.slice(0, 20).map((note) => (
-                      <Table.Tr key={note.id}>
-                        <Table.Td>{formatDay(note.receivedOn)}</Table.Td>
-                        <Table.Td>
-                          {note.number || '–'} {note.supplier}
-                        </Table.Td>
-                        <Table.Td>
-                          {note.lines.map((l, i) => (
-                            <div key={i}>
-                              {l.putUps} × {l.code} {l.name}, {t('receive.ofLot', { lot: l.lot })}
-                            </div>
-                          ))}
-                        </Table.Td>
-                        <Table.Td className="right">
-                          <Money value={note.freight} />
-                        </Table.Td>
-                        <Table.Td className="right">
-                          <Money value={note.total} />
-                        </Table.Td>
-                      </Table.Tr>
-                    ))}
-                  </Table.Tbody>
-                </Table>
-              </Table.ScrollContainer>
-            </Stack>
-          )
-        }
-      </Await>
     </Page>
+  );
+}
+
+/** What was delivered before. */
+function Notes() {
+  const { t } = useTranslation();
+  const notes = useQuery(notesQuery);
+  return (
+    <Await query={notes}>
+      {(rows) =>
+        rows.length === 0 ? null : (
+          <Stack className="panel" p="md" gap="xs">
+            <Text fw={650}>{t('receive.before')}</Text>
+            <Table.ScrollContainer minWidth={560}>
+              <Table fz="sm" verticalSpacing={4}>
+                <Table.Thead>
+                  <Table.Tr>
+                    <Table.Th>{t('receive.day')}</Table.Th>
+                    <Table.Th>{t('receive.number')}</Table.Th>
+                    <Table.Th>{t('receive.what')}</Table.Th>
+                    <Table.Th className="right">{t('receive.freight')}</Table.Th>
+                    <Table.Th className="right">{t('receive.total')}</Table.Th>
+                  </Table.Tr>
+                </Table.Thead>
+                <Table.Tbody>
+                  {rows.slice(0, 20).map((note) => (
+                    <Table.Tr key={note.id}>
+                      <Table.Td>{formatDay(note.receivedOn)}</Table.Td>
+                      <Table.Td>
+                        {note.number || '–'} {note.supplier}
+                      </Table.Td>
+                      <Table.Td>
+                        {note.lines.map((l, i) => (
+                          <div key={i}>
+                            {l.putUps} × {l.code} {l.name}, {t('receive.ofLot', { lot: l.lot })}
+                          </div>
+                        ))}
+                      </Table.Td>
+                      <Table.Td className="right">
+                        <Money value={note.freight} />
+                      </Table.Td>
+                      <Table.Td className="right">
+                        <Money value={note.total} />
+                      </Table.Td>
+                    </Table.Tr>
+                  ))}
+                </Table.Tbody>
+              </Table>
+            </Table.ScrollContainer>
+          </Stack>
+        )
+      }
+    </Await>
   );
 }
 

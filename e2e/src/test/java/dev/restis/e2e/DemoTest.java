@@ -19,8 +19,13 @@ abstract class DemoTest {
 
     @BeforeAll
     void start() {
-        server = new Server(true);
+        server = new Server(true, settings());
         browser = new Browser(server.address());
+    }
+
+    /** What the server is started with, as on the command line. */
+    String[] settings() {
+        return new String[0];
     }
 
     @AfterAll

@@ -13,6 +13,7 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 
@@ -22,7 +23,10 @@ final class Server implements AutoCloseable {
     private final LocalPostgres database;
     private final ConfigurableApplicationContext context;
 
-    Server(boolean demo) {
+    /**
+     * @param settings as on the command line
+     */
+    Server(boolean demo, String... settings) {
         try {
             Path home = Files.createTempDirectory("restis-e2e");
             Files.setPosixFilePermissions(home, PosixFilePermissions.fromString("rwxr-xr-x"));
@@ -36,7 +40,8 @@ final class Server implements AutoCloseable {
                 "spring.datasource.url", database.url(),
                 "spring.datasource.username", database.user(),
                 "spring.datasource.password", database.password()));
-        context = application.run("--restis.demo=" + demo);
+        context = application.run(Stream.concat(Stream.of("--restis.demo=" + demo), Stream.of(settings))
+                .toArray(String[]::new));
     }
 
     String address() {

@@ -2,7 +2,9 @@ package dev.restis.app.stock;
 
 import dev.restis.app.platform.Problems.Conflict;
 import java.io.IOException;
+import java.net.InetAddress;
 import java.net.URI;
+import java.net.UnknownHostException;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
@@ -32,8 +34,12 @@ class BenchDevices {
     /**
      * @param address where the devices answer; empty when there are none
      */
-    BenchDevices(@Value("${restis.devices:}") String address) {
-        this.address = address;
+    BenchDevices(@Value("${restis.devices:}") String address) throws UnknownHostException {
+        this.address = address.strip();
+        if (there()
+                && !InetAddress.getByName(URI.create(this.address).getHost()).isLoopbackAddress()) {
+            throw new IllegalArgumentException("restis.devices must be an address of this machine but was " + address);
+        }
     }
 
     boolean there() {
