@@ -219,9 +219,7 @@ class OrderFileRulesTest extends RestisTest {
         assertThat(upload(take("ALL"), bytes(file.toString()), again).status()).isEqualTo(200);
         assertThat(ask("/api/orders/import/progress/k-2").body().path("done").asInt())
                 .isEqualTo(600);
-        // Other tests plan whatever is open.
-        jdbc.sql("update customer_order set stage = 'CANCELLED', state = 'CANCELLED' where reference like 'C-%'")
-                .update();
+        forgetOrders("reference like 'C-%'");
     }
 
     /** What is exported can be read in again, and says the same then. */
@@ -246,9 +244,7 @@ class OrderFileRulesTest extends RestisTest {
                         .query(String.class)
                         .list())
                 .contains("Ring the bell, twice");
-        // Other tests plan whatever is open.
-        jdbc.sql("update customer_order set stage = 'CANCELLED', state = 'CANCELLED' where source = 'elsewhere'")
-                .update();
+        forgetOrders("source = 'elsewhere'");
     }
 
     /** Whatever stands in a file, the answer is a judgement and nothing is half written. */

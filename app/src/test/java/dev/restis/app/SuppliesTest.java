@@ -164,12 +164,7 @@ class SuppliesTest extends RestisTest {
         assertThat(again.text()).contains("lines[0].purchaseLine");
         assertThat(tell("/api/stock/put-ups/" + short25 + "/withdraw", "").status())
                 .isEqualTo(204);
-        // Other tests plan whatever is open.
-        jdbc.sql("update customer_order set stage = 'CANCELLED', state = 'CANCELLED' where customer = 'Fenna'")
-                .update();
-        jdbc.sql(
-                        "delete from article_reserved r using customer_order o where o.id = r.order_id and o.customer = 'Fenna'")
-                .update();
+        forgetOrders("customer = 'Fenna'");
     }
 
     @Test
@@ -321,5 +316,74 @@ class SuppliesTest extends RestisTest {
                 .filter(f -> f.path("code").asString().equals(code))
                 .findFirst()
                 .orElseThrow();
+    }
+
+    private JsonNode articlesFile(String path, String text) throws Exception {
+        Answer answer = upload("/api/stock/articles-file" + path, text.getBytes(StandardCharsets.UTF_8));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        return answer.body();
+    }
+
+    /** What is written out reads in as the same, from both forms. */
+    @Test
+    void exportedArticlesAreKnownWhenTheyComeBack() throws Exception {
+        for (String form : List.of("csv", "json")) {
+            String exported = ask("/api/stock/articles." + form).text();
+            JsonNode view = articlesFile("/preview?units=METRIC", exported);
+            assertThat(view.path("known").asInt())
+                    .as(view.path("rows").toString())
+                    .isEqualTo(view.path("rows").size())
+                    .isGreaterThan(30);
+        }
+    }
+
+    @Test
+    void aFileOfArticlesIsPreviewedAndTaken() throws Exception {
+        addCord("FIL2", "#112233", "2 mm");
+        String file = """
+                Code;Kind;Name;Colour;Material;Diameter;Keep;Hole;Across;Length;Origin
+                FIL3;cord;=Fjord;#334455;polyester;2,5 mm;30 cm;;;;north
+                FIL4;bead;Agate;#556677;;;;3 mm;8 mm;8 mm;
+                FIL2;cord;fil2;#112299;polyester;2 mm;40 cm;;;;
+                """;
+        JsonNode view = articlesFile("/preview?units=METRIC", file);
+        assertThat(view.path("fresh").asInt()).as(view.toString()).isEqualTo(2);
+        assertThat(view.path("unknown").path(0).asString()).isEqualTo("Origin");
+        JsonNode changes = view.path("rows").path(2).path("changes");
+        assertThat(changes.size()).isEqualTo(2);
+        assertThat(changes.path(0).path("then").asString()).isEqualTo("#112299");
+        assertThat(ask("/api/stock/articles/FIL3").status())
+                .as("a preview keeps nothing")
+                .isEqualTo(404);
+        articlesFile("?units=METRIC&take=NEW", file);
+        assertThat(ask("/api/stock/articles/FIL2").text()).contains("#112233");
+        articlesFile("?units=METRIC&take=ALL", file);
+        assertThat(ask("/api/stock/articles/FIL2").text()).contains("#112299", "400000");
+        assertThat(ask("/api/stock/articles.csv").text()).contains("'=Fjord");
+        assertThat(articlesFile("/preview?units=METRIC", file).path("known").asInt())
+                .isEqualTo(3);
+    }
+
+    @Test
+    void rowsThatCannotBeReadSayWhyAndKeepTheRestFromBeingTakenWhole() throws Exception {
+        String file = """
+                code,kind,name,colour,material,diameter,keep
+                BAD1,rope,Rope,#334455,polyester,2 mm,30 cm
+                NT2,bead,Night,#334455,,,
+                BAD2,cord,Far too thick,#33,wool,90 mm,30 cm
+                BAD3,cord,Twice,#334455,polyester,2 mm,30 cm
+                BAD3,cord,Twice,#334455,polyester,2 mm,30 cm
+                """;
+        JsonNode view = articlesFile("/preview?units=METRIC", file);
+        assertThat(view.path("bad").asInt()).isEqualTo(4);
+        assertThat(view.path("rows").path(0).toString()).contains("no kind of article");
+        assertThat(view.path("rows").path(1).toString()).contains("another kind");
+        assertThat(view.path("rows").path(2).path("problems").size()).isEqualTo(3);
+        assertThat(upload("/api/stock/articles-file?units=METRIC&take=ALL", file.getBytes(StandardCharsets.UTF_8))
+                        .status())
+                .isEqualTo(422);
+        assertThat(upload("/api/stock/articles-file/preview?units=METRIC", new byte[] {0, 1, 2, 3})
+                        .status())
+                .isEqualTo(422);
     }
 }

@@ -1,5 +1,6 @@
 package dev.restis.app.orders;
 
+import dev.restis.app.platform.RowsFile;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -115,7 +116,7 @@ record Columns(Map<String, String> byField) {
     }
 
     /** A row's cells by field; what somebody mended in place is laid over them. */
-    Cells of(OrderFile.Row row, Map<String, String> fixes) {
+    Cells of(RowsFile.Row row, Map<String, String> fixes) {
         Map<String, String> cells = new TreeMap<>();
         byField.forEach((field, column) -> cells.put(field, row.cells().getOrDefault(column, "")));
         cells.putAll(fixes);

@@ -3,6 +3,7 @@ package dev.restis.app.orders;
 import dev.restis.app.orders.OrderList.Filter;
 import dev.restis.app.patterns.PieceChoices;
 import dev.restis.app.patterns.PieceDesk;
+import dev.restis.app.platform.RowsFile;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -33,12 +34,12 @@ class OrderExport {
         this.desk = desk;
     }
 
-    /** All that the filter finds, to {@link OrderFile#MOST_ROWS}. */
+    /** All that the filter finds, to {@link RowsFile#MOST_ROWS}. */
     @Transactional(readOnly = true)
     public String json(Filter filter) {
         PieceDesk.Sitting sitting = desk.sit();
         List<Map<String, Object>> orders = new ArrayList<>();
-        List<Long> ids = list.page(filter, OrderFile.MOST_ROWS).rows().stream()
+        List<Long> ids = list.page(filter, RowsFile.MOST_ROWS).rows().stream()
                 .map(OrderList.OrderRow::id)
                 .toList();
         Map<Long, CustomerOrder> byId =

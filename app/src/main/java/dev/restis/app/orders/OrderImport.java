@@ -7,6 +7,7 @@ import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.platform.FieldProblem;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.platform.RowsFile;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.order.OrderAct;
@@ -126,7 +127,7 @@ public class OrderImport {
      * @param fresh how many rows are new
      */
     public record FileView(
-            OrderFile.Form form,
+            RowsFile.Form form,
             List<String> fileColumns,
             List<ColumnView> columns,
             List<RowView> rows,
@@ -179,7 +180,7 @@ public class OrderImport {
     }
 
     /** A file with the fields that its columns hold, and what each of its rows would do. */
-    private record Understood(OrderFile file, Columns columns, List<Reading> readings) {}
+    private record Understood(RowsFile file, Columns columns, List<Reading> readings) {}
 
     /** Says what importing would do, and does nothing. */
     @Transactional(readOnly = true)
@@ -266,7 +267,7 @@ public class OrderImport {
     /** The orders that a file names, by their references. */
     @Transactional(readOnly = true)
     public Set<String> references(byte[] bytes, Request request) {
-        OrderFile file = OrderFile.read(bytes);
+        RowsFile file = RowsFile.read(bytes, "orders");
         return references(file, columns(file, request), request);
     }
 
@@ -307,7 +308,7 @@ public class OrderImport {
         if (request.from().length() > LONGEST_SOURCE) {
             faults.add(Fault.of("source", "tooLong", LONGEST_SOURCE));
         }
-        OrderFile file = OrderFile.read(bytes);
+        RowsFile file = RowsFile.read(bytes, "orders");
         Columns columns = columns(file, request);
         if (!columns.missing().isEmpty()) {
             // Without its columns nothing of the file can be judged; what there is is shown, to be chosen from.
@@ -319,19 +320,19 @@ public class OrderImport {
         Map<String, CustomerOrder> known = known(file, columns, request);
         OrderRows.Run run = rows.run(request.units(), request.from(), sitting, known);
         List<Reading> readings = new ArrayList<>();
-        for (OrderFile.Row row : file.rows()) {
+        for (RowsFile.Row row : file.rows()) {
             readings.add(run.read(columns.of(row, request.fixesOf(row.number()))));
         }
         return new Understood(file, columns, readings);
     }
 
-    private Columns columns(OrderFile file, Request request) {
+    private Columns columns(RowsFile file, Request request) {
         return Columns.guess(file.columns())
                 .with(sources.columns(request.from()))
                 .with(request.chosen());
     }
 
-    private static Set<String> references(OrderFile file, Columns columns, Request request) {
+    private static Set<String> references(RowsFile file, Columns columns, Request request) {
         Set<String> references = new LinkedHashSet<>();
         file.rows()
                 .forEach(row -> references.add(
@@ -339,7 +340,7 @@ public class OrderImport {
         return references;
     }
 
-    private Map<String, CustomerOrder> known(OrderFile file, Columns columns, Request request) {
+    private Map<String, CustomerOrder> known(RowsFile file, Columns columns, Request request) {
         Map<String, CustomerOrder> known = new HashMap<>();
         store.ofSource(request.from(), references(file, columns, request))
                 .forEach(order -> known.put(order.head().reference(), order));

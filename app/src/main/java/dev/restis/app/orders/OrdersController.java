@@ -10,6 +10,7 @@ import dev.restis.app.platform.CsvText;
 import dev.restis.app.platform.Made;
 import dev.restis.app.platform.Pdf;
 import dev.restis.app.platform.Problems;
+import dev.restis.app.platform.RowsFile;
 import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.order.OrderAct;
 import dev.restis.core.order.OrderState;
@@ -203,7 +204,7 @@ class OrdersController {
             @RequestParam(required = false) @Nullable LocalDate to,
             @RequestParam(defaultValue = "NEWEST") OrderList.Sort sort) {
         OrderList.Filter filter = new OrderList.Filter(query, states, from, to, sort, "");
-        List<List<Object>> rows = list.page(filter, OrderFile.MOST_ROWS).rows().stream()
+        List<List<Object>> rows = list.page(filter, RowsFile.MOST_ROWS).rows().stream()
                 .map(o -> List.<Object>of(
                         o.reference(),
                         o.customer(),

@@ -163,11 +163,37 @@ public class Articles {
     @Transactional
     public long add(NewArticle input) {
         List<Fault> faults = new ArrayList<>();
+        ArticleRow row = read(input, faults);
+        if (store.existsByCode(row.code())) {
+            faults.add(Fault.of("code", "article.taken", row.code()));
+        }
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        return store.saveAndFlush(row).id();
+    }
+
+    /** Makes an article what is typed; it stays of its kind. */
+    @Transactional
+    void change(NewArticle input) {
+        List<Fault> faults = new ArrayList<>();
+        ArticleRow row = read(input, faults);
+        ArticleRow there = store.findByCode(row.code()).orElseThrow(() -> new NotFound("notFound"));
+        if (there.kind() != row.kind()) {
+            faults.add(Fault.of("kind", "article.kindStays", there.code()));
+        }
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        there.takeOver(row);
+        store.flush();
+    }
+
+    /** An article as typed, with a fault for every field that cannot be read. */
+    ArticleRow read(NewArticle input, List<Fault> faults) {
         String code = Texts.required(input.code(), "code", 12, faults).toUpperCase(Locale.ROOT);
         if (!code.isEmpty() && !CODE.matcher(code).matches()) {
             faults.add(Fault.of("code", "article.code", code));
-        } else if (store.existsByCode(code)) {
-            faults.add(Fault.of("code", "article.taken", code));
         }
         String name = Texts.required(input.name(), "name", 60, faults);
         if (!COLOUR.matcher(input.colour()).matches()) {
@@ -190,10 +216,7 @@ public class Articles {
                         measures.read("measures." + measure, given.get(measure), measure.least(), measure.most()));
             }
         }
-        if (!faults.isEmpty()) {
-            throw new Rejected(faults);
-        }
-        return store.saveAndFlush(row).id();
+        return row;
     }
 
     private static Length mm(long millimetres) {

@@ -4,6 +4,7 @@ import dev.restis.app.platform.Made;
 import dev.restis.app.platform.Pdf;
 import dev.restis.app.stock.ArticleCards.CardView;
 import dev.restis.app.stock.ArticleCards.NewDensity;
+import dev.restis.app.stock.ArticleFiles.ArticleFile;
 import dev.restis.app.stock.BenchDevices.Device;
 import dev.restis.app.stock.Buying.BuyLine;
 import dev.restis.app.stock.Purchases.NewPurchase;
@@ -18,6 +19,7 @@ import dev.restis.app.stock.Suppliers.NewSupplier;
 import dev.restis.app.stock.Suppliers.SupplierView;
 import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.stock.ServiceLevel;
+import java.io.IOException;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -30,8 +32,10 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
 
 /** Articles one by one, who sells them, what to buy, and counting what is there. */
 @RestController
@@ -41,6 +45,7 @@ class SuppliesController {
     private static final int LONGEST_REVIEW = 90;
 
     private final ArticleCards cards;
+    private final ArticleFiles files;
     private final Suppliers suppliers;
     private final Buying buying;
     private final Purchases purchases;
@@ -50,6 +55,7 @@ class SuppliesController {
 
     SuppliesController(
             ArticleCards cards,
+            ArticleFiles files,
             Suppliers suppliers,
             Buying buying,
             Purchases purchases,
@@ -57,12 +63,39 @@ class SuppliesController {
             Stocktakes stocktakes,
             BenchDevices devices) {
         this.cards = cards;
+        this.files = files;
         this.suppliers = suppliers;
         this.buying = buying;
         this.purchases = purchases;
         this.sheets = sheets;
         this.stocktakes = stocktakes;
         this.devices = devices;
+    }
+
+    @PostMapping(value = "/articles-file/preview", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    ArticleFile previewArticles(@RequestPart MultipartFile file, @RequestParam UnitSystem units) throws IOException {
+        return files.preview(file.getBytes(), units);
+    }
+
+    @PostMapping(value = "/articles-file", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    ArticleFile takeArticles(
+            @RequestPart MultipartFile file, @RequestParam UnitSystem units, @RequestParam ArticleFiles.Mode take)
+            throws IOException {
+        return files.take(file.getBytes(), units, take);
+    }
+
+    @GetMapping(value = "/articles.csv", produces = "text/csv;charset=UTF-8")
+    ResponseEntity<String> articlesCsv() {
+        return ResponseEntity.ok()
+                .header("Content-Disposition", "attachment; filename=articles.csv")
+                .body(files.csv());
+    }
+
+    @GetMapping(value = "/articles.json", produces = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<String> articlesJson() {
+        return ResponseEntity.ok()
+                .header("Content-Disposition", "attachment; filename=articles.json")
+                .body(files.json());
     }
 
     @GetMapping("/articles/{code}")

@@ -1,4 +1,4 @@
-package dev.restis.app.orders;
+package dev.restis.app.platform;
 
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.core.measure.Fault;
@@ -18,14 +18,14 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * A file of orders as rows of named cells, whatever it was written with. The formats are described in docs/formats.md.
+ * A file of orders or articles as rows of named cells, whatever it was written with. The formats are described in docs/formats.md.
  *
  * @param form how it was written, as it was recognised
  * @param columns the file's own names, in their order
  */
-record OrderFile(Form form, List<String> columns, List<Row> rows) {
+public record RowsFile(Form form, List<String> columns, List<Row> rows) {
 
-    static final int MOST_ROWS = 10_000;
+    public static final int MOST_ROWS = 10_000;
 
     /** Where rows may hold rows of their own, in JSON. */
     private static final String LINES = "lines";
@@ -40,15 +40,18 @@ record OrderFile(Form form, List<String> columns, List<Row> rows) {
      * @param separator between cells, for CSV
      * @param decimalComma whether numbers in it have a comma for their decimals
      */
-    record Form(String encoding, String kind, String separator, boolean decimalComma) {}
+    public record Form(String encoding, String kind, String separator, boolean decimalComma) {}
 
     /** A row of the file; cells by the file's own names for them. */
-    record Row(long number, Map<String, String> cells) {}
+    public record Row(long number, Map<String, String> cells) {}
 
-    static OrderFile read(byte[] bytes) {
+    /**
+     * @param called how a list of things may be called in JSON
+     */
+    public static RowsFile read(byte[] bytes, String called) {
         FileText text = FileText.of(bytes);
         String start = text.text().stripLeading();
-        OrderFile file = start.startsWith("[") || start.startsWith("{") ? json(text) : csv(text);
+        RowsFile file = start.startsWith("[") || start.startsWith("{") ? json(text, called) : csv(text);
         if (file.rows().size() > MOST_ROWS) {
             throw new Rejected(Fault.of("file", "file.rows", MOST_ROWS));
         }
@@ -58,7 +61,7 @@ record OrderFile(Form form, List<String> columns, List<Row> rows) {
         return file;
     }
 
-    private static OrderFile csv(FileText text) {
+    private static RowsFile csv(FileText text) {
         String separator = separator(text.text());
         try (CSVParser parser = CSVFormat.DEFAULT
                 .builder()
@@ -76,7 +79,7 @@ record OrderFile(Form form, List<String> columns, List<Row> rows) {
                     rows.add(row(columns, record, rows.size() + 1));
                 }
             }
-            return new OrderFile(new Form(text.encoding(), "CSV", separator, decimalComma(rows)), columns, rows);
+            return new RowsFile(new Form(text.encoding(), "CSV", separator, decimalComma(rows)), columns, rows);
         } catch (IOException | java.io.UncheckedIOException e) {
             throw new Rejected(Fault.of("file", "file.broken"));
         }
@@ -110,15 +113,15 @@ record OrderFile(Form form, List<String> columns, List<Row> rows) {
     }
 
     /** A list of orders; an order's {@code lines} are its rows, each with what stands at the order itself. */
-    private static OrderFile json(FileText text) {
+    private static RowsFile json(FileText text, String called) {
         List<Row> rows = new ArrayList<>();
         Set<String> columns = new LinkedHashSet<>();
         try {
             JsonNode root = JSON.readTree(text.text());
-            JsonNode orders = root.isObject() && root.has("orders") ? root.path("orders") : root;
-            for (JsonNode order : orders.isArray() ? orders : List.of(orders)) {
-                Map<String, String> head = cells(order);
-                JsonNode lines = order.path(LINES);
+            JsonNode things = root.isObject() && root.has(called) ? root.path(called) : root;
+            for (JsonNode thing : things.isArray() ? things : List.of(things)) {
+                Map<String, String> head = cells(thing);
+                JsonNode lines = thing.path(LINES);
                 for (JsonNode line : lines.isArray() ? lines : List.of(JSON.createObjectNode())) {
                     Map<String, String> cells = new TreeMap<>(head);
                     cells.putAll(cells(line));
@@ -131,7 +134,7 @@ record OrderFile(Form form, List<String> columns, List<Row> rows) {
         } catch (JacksonException e) {
             throw new Rejected(Fault.of("file", "file.json"));
         }
-        return new OrderFile(new Form(text.encoding(), "JSON", "", false), List.copyOf(columns), rows);
+        return new RowsFile(new Form(text.encoding(), "JSON", "", false), List.copyOf(columns), rows);
     }
 
     private static Map<String, String> cells(JsonNode object) {

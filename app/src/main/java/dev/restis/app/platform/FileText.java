@@ -1,4 +1,4 @@
-package dev.restis.app.orders;
+package dev.restis.app.platform;
 
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.core.measure.Fault;
