@@ -31,6 +31,7 @@ const MeasuresPage = lazy(() => import('../features/measures/MeasuresPage'));
 const StockPage = lazy(() => import('../features/stock/StockPage'));
 const ArticlePage = lazy(() => import('../features/stock/ArticlePage'));
 const ReceivePage = lazy(() => import('../features/stock/ReceivePage'));
+const ArticlesFilePage = lazy(() => import('../features/stock/ArticlesFilePage'));
 const BuyPage = lazy(() => import('../features/stock/BuyPage'));
 const CountsPage = lazy(() => import('../features/stock/CountsPage'));
 const CountPage = lazy(() => import('../features/stock/CountPage'));
@@ -100,6 +101,7 @@ function Inside() {
                 <Route path="/patterns/stitches/new" element={<StitchPage />} />
                 <Route path="/stock" element={<StockPage />} />
                 <Route path="/stock/articles/:code" element={<ArticlePage />} />
+                <Route path="/stock/file" element={<ArticlesFilePage />} />
                 <Route path="/stock/receive" element={<ReceivePage />} />
                 <Route path="/stock/buy" element={<BuyPage />} />
                 <Route path="/stock/count" element={<CountsPage />} />

@@ -62,8 +62,8 @@ export default function StockPage() {
       title={t('nav.stock')}
       actions={
         <>
-          <Button variant="default" component="a" href="/api/stock/ledger.csv" download>
-            {t('stock.ledgerCsv')}
+          <Button variant="default" component={Link} to="/stock/file">
+            {t('stock.file')}
           </Button>
           <Button variant="default" onClick={() => setAdding(true)}>
             {t('stock.newArticle')}

@@ -183,6 +183,19 @@ export function useStockAct<T>(act: (input: T) => Promise<unknown>) {
   return useMutation({ mutationFn: act, onSuccess: refresh });
 }
 
+/** The multipart body of a file; the generated type only knows its text form. */
+function fileBody(file: File) {
+  const form = new FormData();
+  form.append('file', file);
+  return { body: form as never, bodySerializer: (body: unknown) => body as FormData };
+}
+
+export const previewArticles = ({ file, units }: { file: File; units: Units }) =>
+  ask(api.POST('/api/stock/articles-file/preview', { params: { query: { units } }, ...fileBody(file) }));
+
+export const takeArticles = ({ file, units, mode }: { file: File; units: Units; mode: 'NEW' | 'ALL' }) =>
+  ask(api.POST('/api/stock/articles-file', { params: { query: { units, take: mode } }, ...fileBody(file) }));
+
 export const addPutUp = ({ article, ...body }: Schemas['NewPutUp'] & { article: number }) =>
   ask(api.POST('/api/stock/articles/{id}/put-ups', { params: { path: { id: article } }, body }));
 

@@ -49,6 +49,8 @@ class ScreenshotsTest {
             page.getByText("Cut and booked by").waitFor();
             shoot(page, "/costs", "costs");
             shoot(page, "/stock", "stock");
+            shoot(page, "/stock/articles/HB9", "article");
+            shoot(page, "/stock/buy", "buy");
             Page dark = browser.open(ColorScheme.DARK, 1280, 800);
             Browser.signIn(dark, "Tove");
             shoot(dark, "/orders/1", "order-dark");
