@@ -24,6 +24,7 @@ import { Await, Empty, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { sizesQuery } from '../../shared/piece/queries';
 import { useSession } from '../workshop/queries';
+import { MaterialList } from './MaterialList';
 import {
   policiesQuery,
   swatchesQuery,
@@ -57,7 +58,8 @@ export default function MeasuresPage() {
             <Grid.Col span={{ base: 12, md: 7 }}>
               <Stack gap="md">
                 <TakeUps rows={view.swatches.stitches} />
-                <Swatches rows={view.swatches.swatches} />
+                <Swatches rows={view.swatches.swatches} materials={view.swatches.materials} />
+                <MaterialList materials={view.swatches.materials} />
               </Stack>
             </Grid.Col>
             <Grid.Col span={{ base: 12, md: 5 }}>
@@ -119,7 +121,12 @@ function TakeUps({ rows }: { rows: Schemas['StitchRow'][] }) {
   );
 }
 
-function Swatches({ rows }: { rows: Schemas['SwatchView'][] }) {
+interface SwatchesProps {
+  rows: Schemas['SwatchView'][];
+  materials: Schemas['MaterialView'][];
+}
+
+function Swatches({ rows, materials }: SwatchesProps) {
   const { t } = useTranslation();
   const withdraw = useWithdrawSwatch(false);
   const back = useWithdrawSwatch(true);
@@ -161,7 +168,8 @@ function Swatches({ rows }: { rows: Schemas['SwatchView'][] }) {
               <Table.Td>
                 {t(`stitch.${row.stitch}`)}
                 <Text size="xs" c="dimmed">
-                  {t(`material.${row.material}`)} <Length um={row.workingUm} kind="part" />
+                  {materials.find((m) => m.code === row.material)?.name ?? row.material}{' '}
+                  <Length um={row.workingUm} kind="part" />
                   {row.cores > 0 && (
                     <>
                       {' '}
@@ -263,7 +271,7 @@ function SwatchForm({ view }: { view: Schemas['SwatchesView'] }) {
           label={t('articleForm.material')}
           allowDeselect={false}
           value={material}
-          data={view.materials.map((m) => ({ value: m, label: t(`material.${m}`) }))}
+          data={view.materials.map((m) => ({ value: m.code, label: m.name }))}
           onChange={(v) => v && setMaterial(v)}
           error={problem('material')}
         />
@@ -320,7 +328,7 @@ function SwatchForm({ view }: { view: Schemas['SwatchesView'] }) {
 }
 
 /** A stitch that no geometry describes, known by its swatch alone. */
-function OwnStitchForm({ materials }: { materials: string[] }) {
+function OwnStitchForm({ materials }: { materials: Schemas['MaterialView'][] }) {
   const { t } = useTranslation();
   const { units } = useUnits();
   const keep = useKeepStitch();
@@ -399,7 +407,7 @@ function OwnStitchForm({ materials }: { materials: string[] }) {
           label={t('articleForm.material')}
           allowDeselect={false}
           value={material}
-          data={materials.map((m) => ({ value: m, label: t(`material.${m}`) }))}
+          data={materials.map((m) => ({ value: m.code, label: m.name }))}
           onChange={(v) => v && setMaterial(v)}
           error={problem('material')}
         />

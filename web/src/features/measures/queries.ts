@@ -22,6 +22,18 @@ function useRefreshLengths() {
   };
 }
 
+export function useKeepMaterial() {
+  const refresh = useRefreshLengths();
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Schemas['MaterialInput']) => ask(api.PUT('/api/measures/materials', { body })),
+    onSuccess: () => {
+      refresh();
+      client.invalidateQueries({ queryKey: ['stock'] });
+    },
+  });
+}
+
 export function useKeepSizes() {
   const refresh = useRefreshLengths();
   return useMutation({

@@ -7,7 +7,8 @@ import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { LengthField } from '../../shared/LengthField';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { kindsQuery, materialsQuery, useAddArticle } from './queries';
+import { materialsQuery } from '../../shared/piece/queries';
+import { kindsQuery, useAddArticle } from './queries';
 
 type Kind = Schemas['NewArticle']['kind'];
 
@@ -90,7 +91,7 @@ export function ArticleForm({ opened, onClose }: { opened: boolean; onClose: () 
             <Select
               label={t('articleForm.material')}
               allowDeselect={false}
-              data={(materials.data ?? []).map((m) => ({ value: m, label: t(`material.${m}`) }))}
+              data={(materials.data ?? []).map((m) => ({ value: m.code, label: m.name }))}
               value={material}
               onChange={setMaterial}
               error={problem('material')}

@@ -10,6 +10,7 @@ import { formatDay, formatLength, pricePerStockUnit } from '../../shared/format'
 import { LengthField } from '../../shared/LengthField';
 import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
+import { materialsQuery } from '../../shared/piece/queries';
 import { Swatch } from '../../shared/Swatch';
 import { LedgerDrawer } from './LedgerDrawer';
 import {
@@ -95,6 +96,7 @@ function Section({ title, children }: { title: string; children: ReactNode }) {
 
 function Facts({ card }: { card: Card }) {
   const { t } = useTranslation();
+  const materials = useQuery(materialsQuery);
   const { units } = useUnits();
   const amount = useAmount(card);
   const { article } = card;
@@ -103,7 +105,7 @@ function Facts({ card }: { card: Card }) {
     [
       t('card.kind'),
       cord && article.material
-        ? `${t('kind.CORD')}, ${t(`material.${article.material}`)}`
+        ? `${t('kind.CORD')}, ${materials.data?.find((m) => m.code === article.material)?.name ?? article.material}`
         : t(`kind.${article.kind}`),
     ],
     [

@@ -10,7 +10,7 @@ import { LengthField } from '../../shared/LengthField';
 import { Await } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { HoldingActs } from './HoldingActs';
-import { asOfQuery, ledgerQuery, useMeasureLot, useTakeBack } from './queries';
+import { asOfQuery, eventsQuery, ledgerQuery, useMeasureLot, useTakeBack } from './queries';
 
 interface Props {
   article: Schemas['Article'];
@@ -117,8 +117,31 @@ export function LedgerDrawer({ article, holding, others, onClose }: Props) {
             </Table.ScrollContainer>
           )}
         </Await>
+        {holding && <Events holding={holding.id} />}
       </Stack>
     </Drawer>
+  );
+}
+
+/** What became of a holding besides its movements. */
+function Events({ holding }: { holding: number }) {
+  const { t } = useTranslation();
+  const events = useQuery(eventsQuery(holding));
+  if (!events.data?.length) return null;
+  return (
+    <Stack gap={4}>
+      <Title order={3} size="h5">
+        {t('events.title')}
+      </Title>
+      {events.data.map((e, i) => (
+        <Text key={i} size="sm">
+          {t(`events.${e.what}`, { detail: e.detail })}{' '}
+          <Text span size="xs" c="dimmed">
+            {formatTime(e.at)} {e.who}
+          </Text>
+        </Text>
+      ))}
+    </Stack>
   );
 }
 

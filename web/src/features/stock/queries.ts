@@ -24,12 +24,6 @@ export const articlesQuery = queryOptions({
   queryFn: () => ask(api.GET('/api/stock/articles')),
 });
 
-export const materialsQuery = queryOptions({
-  queryKey: ['stock', 'materials'],
-  queryFn: () => ask(api.GET('/api/stock/materials')),
-  staleTime: Number.POSITIVE_INFINITY,
-});
-
 export const kindsQuery = queryOptions({
   queryKey: ['stock', 'kinds'],
   queryFn: () => ask(api.GET('/api/stock/kinds')),
@@ -42,6 +36,13 @@ export const ledgerQuery = (of: LedgerOf) =>
   queryOptions({
     queryKey: ['stock', 'ledger', of],
     queryFn: () => ask(api.GET('/api/stock/ledger', { params: { query: of } })),
+  });
+
+/** Where a holding lay, and which flaws were marked on it. */
+export const eventsQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['stock', 'events', id],
+    queryFn: () => ask(api.GET('/api/stock/holdings/{id}/events', { params: { path: { id } } })),
   });
 
 /** What there was at the end of a day. */

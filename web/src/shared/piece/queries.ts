@@ -14,6 +14,12 @@ export const sizesQuery = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 });
 
+export const materialsQuery = queryOptions({
+  queryKey: ['measures', 'materials'],
+  queryFn: () => ask(api.GET('/api/measures/materials')),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
 /** How many pieces somebody wants, whether they must match, and when. */
 export interface Wanted {
   quantity: number;

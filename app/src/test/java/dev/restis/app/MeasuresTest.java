@@ -153,4 +153,45 @@ class MeasuresTest extends RestisTest {
         }
         throw new AssertionError("no square knots in " + strands);
     }
+
+    private static String material(String code, int version, String name, String tension, String hole) {
+        return """
+                {%s "version": %d, "name": "%s", "tensionFactor": "%s", "holeCompression": "%s", "stiff": false,
+                 "heatSealable": true, "frays": false, "frayAllowance": "3 mm", "units": "METRIC"}
+                """.formatted(code.isEmpty() ? "" : "\"code\": \"" + code + "\",", version, name, tension, hole);
+    }
+
+    private long strands(String cord) throws Exception {
+        return tell("/api/patterns/work-out", """
+                        {"choices": {"pattern": "snake", "wrist": "17 cm", "colours": ["%s", "%s"], "units": "METRIC"},
+                         "quantity": 1}
+                        """.formatted(cord, cord))
+                .body()
+                .path("piece")
+                .path("strands")
+                .path(0)
+                .path("usedUm")
+                .asLong();
+    }
+
+    /** A cord that thins less when knots are set makes longer repeats of a longer strand; two who change it at once are told. */
+    @Test
+    void aMaterialsFactorsChangeThePiecesOfItsCord() throws Exception {
+        Answer made = send(HttpMethod.PUT, "/api/measures/materials", material("", 0, "Sea silk", "0,9", "0.85"));
+        assertThat(made.body().path("code").asString()).isEqualTo("sea-silk");
+        assertThat(tell("/api/stock/articles", """
+                        {"code": "SEA2", "kind": "CORD", "name": "Sea", "colour": "#224466", "material": "sea-silk",
+                         "diameter": "2 mm", "keep": "30 cm", "units": "METRIC"}
+                        """).status()).isEqualTo(201);
+        long before = strands("SEA2");
+        assertThat(send(HttpMethod.PUT, "/api/measures/materials", material("sea-silk", 0, "Sea silk", "1.05", "0.85"))
+                        .status())
+                .isEqualTo(200);
+        assertThat(strands("SEA2")).isNotEqualTo(before).isPositive();
+        assertThat(send(HttpMethod.PUT, "/api/measures/materials", material("sea-silk", 0, "Sea silk", "1", "0.85"))
+                        .status())
+                .isEqualTo(409);
+        Answer refused = send(HttpMethod.PUT, "/api/measures/materials", material("", 0, "Polyester", "2", "0.4"));
+        assertThat(refused.text()).contains("\"name\"", "tensionFactor", "holeCompression");
+    }
 }

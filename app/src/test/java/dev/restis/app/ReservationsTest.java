@@ -3,7 +3,9 @@ package dev.restis.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.restis.app.costs.Verification;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
@@ -128,5 +130,66 @@ class ReservationsTest extends RestisTest {
         assertThat(confirm(first)).isEqualTo(409);
         assertThat(confirm(sheet(batch))).isEqualTo(204);
         assertThat(new Verification(jdbc).differences()).isEmpty();
+    }
+
+    private static final List<String> ACTS =
+            List.of("QUOTE", "REOPEN", "ACCEPT", "CANCEL", "CANCEL_REST", "REVIVE", "FINISH", "DISPATCH");
+
+    /**
+     * Whatever is done to orders in whatever order, allowed or refused: what is promised is what the uncut pieces of accepted
+     * orders take, batch by batch, and the books add up.
+     */
+    @Test
+    void whatIsPromisedFollowsEveryActOnOrders() throws Exception {
+        Random random = new Random(41);
+        List<Long> orders = new ArrayList<>();
+        List<Long> batches = new ArrayList<>();
+        for (int step = 0; step < 160; step++) {
+            int dice = orders.size() < 3 ? 0 : random.nextInt(7);
+            long order = orders.isEmpty() ? 0 : orders.get(random.nextInt(orders.size()));
+            switch (dice) {
+                case 0 ->
+                    orders.add(tell("/api/orders", """
+                                {"customer": "Any %d", "draft": %s, "lines": [{"quantity": %d, "choices": %s}]}
+                                """.formatted(
+                                            step, random.nextBoolean(), 1 + random.nextInt(4), snake("17 cm")))
+                            .body()
+                            .path("id")
+                            .asLong());
+                case 1, 2 -> tell("/api/orders/" + order + "/acts/" + ACTS.get(random.nextInt(ACTS.size())), "");
+                case 3 -> {
+                    long batch = batchOf(order, 1 + random.nextInt(2));
+                    if (batch > 0) {
+                        batches.add(batch);
+                    }
+                }
+                case 4 -> {
+                    if (!batches.isEmpty()) {
+                        tell("/api/plan/batches/" + batches.get(random.nextInt(batches.size())) + "/dissolve", "");
+                    }
+                }
+                case 5 -> {
+                    if (!batches.isEmpty()) {
+                        confirm(sheet(batches.get(random.nextInt(batches.size()))));
+                    }
+                }
+                default -> {
+                    long line = ask("/api/orders/" + order)
+                            .body()
+                            .path("lines")
+                            .path(0)
+                            .path("id")
+                            .asLong();
+                    tell(
+                            "/api/orders/" + order + "/split",
+                            "{\"parts\": [{\"line\": %d, \"count\": 1}]}".formatted(line));
+                }
+            }
+            assertThat(new Verification(jdbc).differences())
+                    .as("step " + step + ", " + dice)
+                    .isEmpty();
+        }
+        assertThat(batches).as("the walk planned something").isNotEmpty();
+        forgetOrders("customer like 'Any %'");
     }
 }

@@ -75,9 +75,9 @@ public class Measures {
             long usedUm,
             Instant at) {
 
-        Optional<Swatch> swatch() {
+        Optional<Swatch> swatch(Map<String, Material> materials) {
             return Stitches.byCode(stitch)
-                    .flatMap(s -> Material.byCode(material)
+                    .flatMap(s -> Optional.ofNullable(materials.get(material))
                             .map(m -> new Swatch(
                                     s,
                                     m,
@@ -93,16 +93,21 @@ public class Measures {
 
     private final JdbcClient jdbc;
     private final Clock clock;
+    private final Materials materials;
 
-    Measures(JdbcClient jdbc, Clock clock) {
+    Measures(Materials materials, JdbcClient jdbc, Clock clock) {
+        this.materials = materials;
         this.jdbc = jdbc;
         this.clock = clock;
     }
 
     @Transactional(readOnly = true)
     public House house() {
-        List<Swatch> swatches =
-                rows().stream().map(SwatchRow::swatch).flatMap(Optional::stream).toList();
+        Map<String, Material> book = materials.book();
+        List<Swatch> swatches = rows().stream()
+                .map(r -> r.swatch(book))
+                .flatMap(Optional::stream)
+                .toList();
         return new House(sizes(), eases(), new SwatchBook(swatches));
     }
 
@@ -186,7 +191,7 @@ public class Measures {
         if (stitch.isEmpty()) {
             faults.add(Fault.of("stitch", "swatch.stitch", input.stitch()));
         }
-        Optional<Material> material = Material.byCode(input.material());
+        Optional<Material> material = Optional.ofNullable(materials.book().get(input.material()));
         if (material.isEmpty()) {
             faults.add(Fault.of("material", "article.material", input.material()));
         }
@@ -285,7 +290,7 @@ public class Measures {
         count("strands", input.strands(), 1, OwnStitch.MOST_STRANDS, faults);
         count("cores", input.cores(), 0, OwnStitch.MOST_CORES, faults);
         count("repeats", input.repeats(), Swatch.FEWEST_REPEATS, Swatch.MOST_REPEATS, faults);
-        Optional<Material> material = Material.byCode(input.material());
+        Optional<Material> material = Optional.ofNullable(materials.book().get(input.material()));
         if (material.isEmpty()) {
             faults.add(Fault.of("material", "article.material", input.material()));
         }

@@ -82,14 +82,16 @@ class MeasuresController {
             double pitchRatio,
             double useRatio) {}
 
-    record SwatchesView(List<StitchRow> stitches, List<SwatchView> swatches, List<String> materials) {}
+    record SwatchesView(List<StitchRow> stitches, List<SwatchView> swatches, List<Materials.MaterialView> materials) {}
 
     record SwatchMade(long id) {}
 
     private final Measures measures;
+    private final Materials materials;
     private final Workshop workshop;
 
-    MeasuresController(Measures measures, Workshop workshop) {
+    MeasuresController(Measures measures, Materials materials, Workshop workshop) {
+        this.materials = materials;
         this.measures = measures;
         this.workshop = workshop;
     }
@@ -146,26 +148,40 @@ class MeasuresController {
         workshop.chooseMargin(body.policy());
     }
 
+    @GetMapping("/materials")
+    List<Materials.MaterialView> materials() {
+        return materials.all();
+    }
+
+    record KeptMaterial(String code) {}
+
+    /** Keeps a material, new or changed. */
+    @PutMapping("/materials")
+    KeptMaterial keepMaterial(@RequestBody Materials.MaterialInput body) {
+        return new KeptMaterial(materials.keep(body));
+    }
+
     @GetMapping("/swatches")
     SwatchesView swatches() {
         List<Measures.SwatchRow> rows = measures.rows();
+        Map<String, Material> book = materials.book();
         return new SwatchesView(
                 Stitches.all().stream()
                         .filter(s -> !s.paths().isEmpty())
-                        .map(s -> stitch(s, rows))
+                        .map(s -> stitch(s, rows, book))
                         .toList(),
-                rows.stream().map(MeasuresController::view).toList(),
-                Material.standard().stream().map(Material::code).toList());
+                rows.stream().map(r -> view(r, book)).toList(),
+                materials.all());
     }
 
-    private static StitchRow stitch(Stitch stitch, List<Measures.SwatchRow> rows) {
+    private static StitchRow stitch(Stitch stitch, List<Measures.SwatchRow> rows, Map<String, Material> book) {
         int cores = Math.max(stitch.cores().least(), Math.min(2, stitch.cores().most()));
         Gauge gauge = new Gauge(1, 1, cores, stitch.coreLayout());
         double use = stitch.use(gauge, Seat.WORKING).toMillimetres();
         double pitch = stitch.pitch(gauge).toMillimetres();
         List<Swatch> own = rows.stream()
                 .filter(r -> r.stitch().equals(stitch.code()))
-                .map(Measures.SwatchRow::swatch)
+                .map(r -> r.swatch(book))
                 .flatMap(Optional::stream)
                 .toList();
         Optional<TakeUp> measured =
@@ -183,8 +199,8 @@ class MeasuresController {
                 own.size());
     }
 
-    private static SwatchView view(Measures.SwatchRow row) {
-        Optional<Swatch> swatch = row.swatch();
+    private static SwatchView view(Measures.SwatchRow row, Map<String, Material> book) {
+        Optional<Swatch> swatch = row.swatch(book);
         return new SwatchView(
                 row.id(),
                 row.stitch(),

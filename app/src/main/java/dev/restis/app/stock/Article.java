@@ -1,5 +1,6 @@
 package dev.restis.app.stock;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import dev.restis.core.cord.Cord;
 import dev.restis.core.cord.Hardware;
 import dev.restis.core.cord.Hardware.Measure;
@@ -19,6 +20,7 @@ import org.jspecify.annotations.Nullable;
  * @param thickestUm of a cord, the most that any lot on hand measures; the diameter where none is measured
  * @param onHand micrometres of cord, or pieces of hardware
  * @param bestLot the most of it that is of one lot
+ * @param made the material of a cord with the house's factors
  * @param unitPrice what a metre or a piece on hand cost; that of all receipts when nothing is on hand; 0 before the first
  */
 public record Article(
@@ -37,7 +39,8 @@ public record Article(
         @Nullable Long thickestUm,
         long onHand,
         long bestLot,
-        BigDecimal unitPrice) {
+        BigDecimal unitPrice,
+        @JsonIgnore @Nullable Material made) {
 
     /** What kinds of articles there are. */
     public enum ArticleKind {
@@ -64,10 +67,7 @@ public record Article(
 
     /** The cord as it must be reckoned with: whichever lot is cut, it is no thicker than this. */
     public Cord cord() {
-        return new Cord(
-                Material.byCode(of(material)).orElseThrow(),
-                length(thickestUm == null ? diameterUm : thickestUm),
-                unitPrice.doubleValue());
+        return new Cord(of(made), length(thickestUm == null ? diameterUm : thickestUm), unitPrice.doubleValue());
     }
 
     /** A cord's diameter by its name, or a part's across. */

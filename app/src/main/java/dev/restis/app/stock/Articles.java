@@ -1,5 +1,6 @@
 package dev.restis.app.stock;
 
+import dev.restis.app.measures.Materials;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
@@ -21,6 +22,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -68,9 +70,11 @@ public class Articles {
             """;
 
     private final ArticleStore store;
+    private final Materials materials;
     private final JdbcClient jdbc;
 
-    Articles(ArticleStore store, JdbcClient jdbc) {
+    Articles(ArticleStore store, Materials materials, JdbcClient jdbc) {
+        this.materials = materials;
         this.store = store;
         this.jdbc = jdbc;
     }
@@ -78,7 +82,7 @@ public class Articles {
     @Transactional(readOnly = true)
     public List<Article> all() {
         return jdbc.sql(WITH_STOCK.formatted("") + " order by a.kind, a.code")
-                .query(Articles::row)
+                .query(row())
                 .list();
     }
 
@@ -87,7 +91,7 @@ public class Articles {
     public List<Article> some(Collection<Long> ids) {
         return jdbc.sql(WITH_STOCK.formatted("where article_id = any (:ids)") + " where a.id = any (:ids)")
                 .param("ids", ids.toArray(Long[]::new))
-                .query(Articles::row)
+                .query(row())
                 .list();
     }
 
@@ -97,7 +101,7 @@ public class Articles {
         return jdbc.sql(WITH_STOCK.formatted("where article_id = (select id from article where code = :code)")
                         + " where a.code = :code")
                 .param("code", code)
-                .query(Articles::row)
+                .query(row())
                 .list();
     }
 
@@ -131,14 +135,20 @@ public class Articles {
                 .list();
     }
 
-    private static Article row(ResultSet row, int n) throws SQLException {
+    private RowMapper<Article> row() {
+        Map<String, Material> book = materials.book();
+        return (row, n) -> article(row, book);
+    }
+
+    private static Article article(ResultSet row, Map<String, Material> book) throws SQLException {
+        String material = row.getString("material");
         return new Article(
                 row.getLong("id"),
                 row.getString("code"),
                 ArticleKind.valueOf(row.getString("kind")),
                 row.getString("name"),
                 row.getString("colour"),
-                row.getString("material"),
+                material,
                 row.getObject("diameter_um", Long.class),
                 row.getObject("keep_um", Long.class),
                 row.getObject("length_um", Long.class),
@@ -148,7 +158,8 @@ public class Articles {
                 row.getObject("thickest_um", Long.class),
                 row.getLong("on_hand"),
                 row.getLong("best_lot"),
-                row.getBigDecimal("unit_price"));
+                row.getBigDecimal("unit_price"),
+                material == null ? null : book.get(material));
     }
 
     public ArticleReading reading() {
@@ -202,7 +213,7 @@ public class Articles {
         ArticleRow row = new ArticleRow(code, input.kind(), name, input.colour());
         Measures measures = new Measures(input, faults);
         if (input.kind() == ArticleKind.CORD) {
-            if (Material.byCode(String.valueOf(input.material())).isEmpty()) {
+            if (!materials.book().containsKey(String.valueOf(input.material()))) {
                 faults.add(Fault.of("material", "article.material", String.valueOf(input.material())));
             }
             row.material = input.material();

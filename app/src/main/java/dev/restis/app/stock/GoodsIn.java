@@ -149,11 +149,12 @@ public class GoodsIn {
     }
 
     private List<Long> shelve(Receipt line, BigDecimal freight, LocalDate receivedOn) {
-        Long lot = lot(line).orElseGet(() -> {
-            Lot made = new Lot(line.article().id(), line.lot(), receivedOn);
-            entities.persist(made);
-            return made.id();
-        });
+        // Two notes may bring the same lot in the same moment.
+        jdbc.sql(
+                        "insert into lot (article_id, code, received_on) values (?, ?, ?) on conflict (article_id, code) do nothing")
+                .params(line.article().id(), line.lot(), receivedOn)
+                .update();
+        long lot = lot(line);
         line.measured().map(Length::micrometres).ifPresent(um -> stock.keepMeasured(lot, um));
         Kind kind = line.article().kind() == Article.ArticleKind.CORD ? Kind.SPOOL : Kind.BOX;
         List<Long> made = new ArrayList<>();
@@ -168,11 +169,11 @@ public class GoodsIn {
         return made;
     }
 
-    private Optional<Long> lot(Receipt line) {
+    private long lot(Receipt line) {
         return jdbc.sql("select id from lot where article_id = ? and code = ?")
                 .params(line.article().id(), line.lot())
                 .query(Long.class)
-                .optional();
+                .single();
     }
 
     private void keep(long receipt, Receipt line, BigDecimal freight, @Nullable Long purchaseLine) {
@@ -181,7 +182,7 @@ public class GoodsIn {
                         values (:receipt, :lot, :putUps, :quantity, :price, :freight, :purchase)
                         """)
                 .param("receipt", receipt)
-                .param("lot", lot(line).orElseThrow())
+                .param("lot", lot(line))
                 .param("putUps", line.putUps())
                 .param("quantity", line.quantity())
                 .param("price", line.price())

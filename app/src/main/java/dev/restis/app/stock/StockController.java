@@ -5,7 +5,6 @@ import dev.restis.app.platform.Made;
 import dev.restis.app.stock.Articles.NewArticle;
 import dev.restis.app.stock.Receipts.NewNote;
 import dev.restis.core.cord.Hardware.Measure;
-import dev.restis.core.cord.Material;
 import dev.restis.core.measure.UnitSystem;
 import java.time.LocalDate;
 import java.util.Arrays;
@@ -68,11 +67,6 @@ class StockController {
     @GetMapping("/articles")
     List<Article> articles() {
         return articles.all();
-    }
-
-    @GetMapping("/materials")
-    List<String> materials() {
-        return Material.standard().stream().map(Material::code).toList();
     }
 
     /** The kinds of articles, and what is measured of each besides a cord's diameter. */
@@ -141,6 +135,12 @@ class StockController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void move(@PathVariable long id, @RequestBody Shelved body) {
         acts.move(id, body.shelf());
+    }
+
+    /** Where it lay and which flaws were marked, newest first. */
+    @GetMapping("/holdings/{id}/events")
+    List<StockReads.HoldingEvent> events(@PathVariable long id) {
+        return reads.events(id);
     }
 
     /** {@code at} is the distance from the free end; {@code there} says whether the mark is set or taken off. */

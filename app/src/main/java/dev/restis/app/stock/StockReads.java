@@ -106,6 +106,19 @@ class StockReads {
                 .list();
     }
 
+    /** What became of a holding besides its movements: to which shelf it went, which flaws were marked. */
+    record HoldingEvent(Instant at, String who, String what, String detail) {}
+
+    /** Newest first. */
+    @Transactional(readOnly = true)
+    public List<HoldingEvent> events(long holding) {
+        return jdbc.sql("select at, who, what, detail from holding_event where holding_id = ? order by id desc limit ?")
+                .params(holding, MOST_SHOWN)
+                .query((row, n) -> new HoldingEvent(
+                        row.getTimestamp(1).toInstant(), row.getString(2), row.getString(3), row.getString(4)))
+                .list();
+    }
+
     /**
      * Which movements.
      *

@@ -1,0 +1,226 @@
+import { fireEvent, screen } from '@testing-library/react';
+import { expect, it } from 'vitest';
+import type { Schemas } from '../../api/client';
+import { materialsQuery } from '../../shared/piece/queries';
+import { show } from '../../test/show';
+import { sessionQuery } from '../workshop/queries';
+import ArticlePage from './ArticlePage';
+import BuyPage from './BuyPage';
+import CountPage from './CountPage';
+import {
+  articlesQuery,
+  buyQuery,
+  cardQuery,
+  countQuery,
+  devicesQuery,
+  purchasesQuery,
+  suppliersQuery,
+} from './queries';
+
+const M = 1_000_000;
+
+const HOUSE: [readonly unknown[], unknown][] = [
+  [sessionQuery.queryKey, { currency: 'EUR' }],
+  [materialsQuery.queryKey, []],
+];
+
+const article = (change: Partial<Schemas['Article']>): Schemas['Article'] => ({
+  id: 1,
+  code: 'HE2',
+  kind: 'CORD',
+  name: 'Heather',
+  colour: '#8F6B9B',
+  material: 'polyester',
+  diameterUm: 2000,
+  keepUm: 300_000,
+  onHand: 4 * M,
+  bestLot: 4 * M,
+  unitPrice: 0.2,
+  ...change,
+});
+
+const buyLine = (change: Partial<Schemas['BuyLine']>): Schemas['BuyLine'] => ({
+  articleId: 1,
+  code: 'HE2',
+  name: 'Heather',
+  colour: '#8F6B9B',
+  cord: true,
+  onHand: 4 * M,
+  owed: 6 * M,
+  onOrder: 0,
+  weekly: 0,
+  weeks: 0,
+  offers: [
+    {
+      supplierId: 3,
+      supplier: 'Grey Gull Cordage',
+      leadDays: 6,
+      expected: 0,
+      reserve: 0,
+      needed: 2 * M,
+      picks: [{ putUp: 9, quantity: 25 * M, price: 4.6, code: 'HE2-25m', count: 1 }],
+      quantity: 25 * M,
+      price: 4.6,
+    },
+  ],
+  levels: [
+    { day: '2031-03-03', quantity: 4 * M },
+    { day: '2031-03-10', quantity: -2 * M },
+  ],
+  runsOut: '2031-03-12',
+  ...change,
+});
+
+const FILTER = { level: 'NINETEEN_IN_TWENTY', review: 7 } as const;
+
+function buy(lines: Schemas['BuyLine'][]) {
+  return show(<BuyPage />, [
+    ...HOUSE,
+    [buyQuery(FILTER).queryKey, lines],
+    [suppliersQuery.queryKey, []],
+    [purchasesQuery.queryKey, []],
+  ]);
+}
+
+it('says what is missing, from whom it comes and when it runs out', () => {
+  buy([buyLine({})]);
+  expect(screen.getByRole('region', { name: 'Grey Gull Cordage' })).toBeTruthy();
+  expect(screen.getByText('2.00 m missing')).toBeTruthy();
+  expect(screen.getByText(/Not enough from Wed, Mar 12/)).toBeTruthy();
+  expect(screen.getByRole('img', { name: /Mon, Mar 10: -2.00 m/ })).toBeTruthy();
+});
+
+it('notes no purchase of nothing', () => {
+  buy([buyLine({})]);
+  fireEvent.change(screen.getByLabelText(/How many of Heather/), { target: { value: '0' } });
+  expect(screen.getByRole('button', { name: /Note purchase/ })).toHaveProperty('disabled', true);
+});
+
+it('sends you to say who sells what nobody is known to sell', () => {
+  const offer = { ...(buyLine({}).offers[0] as Schemas['BuyOffer']), supplierId: undefined, picks: [] };
+  buy([buyLine({ offers: [offer] })]);
+  expect(screen.getByRole('link', { name: 'Say who sells it' }).getAttribute('href')).toBe(
+    '/stock/articles/HE2',
+  );
+});
+
+it('says so when there is enough of everything', () => {
+  const offer = { ...(buyLine({}).offers[0] as Schemas['BuyOffer']), needed: 0, picks: [] };
+  buy([buyLine({ offers: [offer], runsOut: undefined })]);
+  expect(screen.getByText(/There is enough of everything/)).toBeTruthy();
+  expect(screen.getByText('Enough of one article')).toBeTruthy();
+});
+
+const countLine = (change: Partial<Schemas['CountLine']>): Schemas['CountLine'] => ({
+  holdingId: 11,
+  label: 'S011',
+  kind: 'SPOOL',
+  shelf: 'A1',
+  lot: 'HE-04',
+  code: 'HE2',
+  name: 'Heather',
+  colour: '#8F6B9B',
+  cord: true,
+  typed: '',
+  reason: '',
+  ...change,
+});
+
+function count(lines: Schemas['CountLine'][], there = false) {
+  const sheet: Schemas['CountSheet'] = {
+    stocktake: {
+      id: 5,
+      what: 'A1',
+      blind: true,
+      startedAt: '2031-03-01T10:00:00Z',
+      startedBy: 'Bram',
+      givenUp: false,
+      lines: lines.length,
+      counted: 0,
+    },
+    lines,
+  };
+  return show(
+    <CountPage />,
+    [...HOUSE, [countQuery(5).queryKey, sheet], [devicesQuery.queryKey, { there }]],
+    { route: '/stock/count/:id', address: '/stock/count/5' },
+  );
+}
+
+it('keeps secret what is expected until it is counted', () => {
+  count([
+    countLine({}),
+    countLine({
+      holdingId: 12,
+      label: 'S012',
+      expected: 10 * M,
+      counted: 8 * M,
+      difference: -2 * M,
+      value: -0.4,
+    }),
+  ]);
+  expect(screen.getByText('secret')).toBeTruthy();
+  expect(screen.getByText(/2.00 m missing/)).toBeTruthy();
+  expect(screen.getByLabelText('Reason for S012')).toBeTruthy();
+  expect(screen.queryByLabelText('Reason for S011')).toBeNull();
+});
+
+it('weighs only cord of which a metre’s weight is known, and reads devices only where there are some', () => {
+  count(
+    [countLine({ densityUgM: 2_400_000, tareMg: 40_000 }), countLine({ holdingId: 12, label: 'S012' })],
+    true,
+  );
+  expect(screen.getAllByLabelText(/^How S/)).toHaveLength(1);
+  fireEvent.change(screen.getByLabelText('How S011 is counted'), { target: { value: 'WEIGHT' } });
+  expect(screen.getByLabelText('Weight of the empty spool of S011')).toHaveProperty('value', '40 g');
+  expect(screen.getByRole('button', { name: 'Read the scale' })).toBeTruthy();
+  expect(screen.getByRole('button', { name: 'Read the counter' })).toBeTruthy();
+});
+
+it('tells of a part how many strands go through and lie on its bar', () => {
+  const card: Schemas['CardView'] = {
+    article: article({}),
+    putUps: [],
+    lots: [],
+    promised: [],
+    fits: [
+      {
+        code: 'HB9',
+        name: 'Harbour bead',
+        colour: '#7A5C3E',
+        kind: 'BEAD',
+        onHand: 0,
+        through: 3,
+        tapered: 4,
+        onBar: 0,
+        bunched: 0,
+      },
+      {
+        code: 'BK16',
+        name: 'Buckle',
+        colour: '#8A969B',
+        kind: 'BUCKLE',
+        onHand: 5,
+        through: 0,
+        tapered: 0,
+        onBar: 8,
+        bunched: 9,
+      },
+    ],
+  };
+  show(
+    <ArticlePage />,
+    [
+      ...HOUSE,
+      [cardQuery('HE2').queryKey, card],
+      [articlesQuery.queryKey, []],
+      [suppliersQuery.queryKey, []],
+      [devicesQuery.queryKey, { there: false }],
+    ],
+    { route: '/stock/articles/:code', address: '/stock/articles/HE2' },
+  );
+  expect(screen.getByText(/3 strands through the hole, 4 with tapered ends/)).toBeTruthy();
+  expect(screen.getByText(/8 strands on the bar, 9 bunched/)).toBeTruthy();
+  expect(screen.getByText('Nobody is known to sell it yet.')).toBeTruthy();
+  expect(screen.getByText('Add a supplier first')).toBeTruthy();
+});
