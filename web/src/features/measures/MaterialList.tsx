@@ -44,8 +44,8 @@ export function MaterialList({ materials }: { materials: Material[] }) {
             {materials.map((m) => (
               <Table.Tr key={m.code}>
                 <Table.Td>{m.name}</Table.Td>
-                <Table.Td className="right figure">{m.tensionFactor}</Table.Td>
-                <Table.Td className="right figure">{m.holeCompression}</Table.Td>
+                <Table.Td className="right figure">{m.tensionFactor.toFixed(3)}</Table.Td>
+                <Table.Td className="right figure">{m.holeCompression.toFixed(3)}</Table.Td>
                 <Table.Td className="right">
                   <Length um={m.frayAllowanceUm} kind="part" />
                 </Table.Td>
