@@ -59,7 +59,12 @@ export function MaterialList({ materials }: { materials: Material[] }) {
                     .join(', ') || '–'}
                 </Table.Td>
                 <Table.Td>
-                  <Button size="compact-sm" variant="default" onClick={() => setEdited(m)}>
+                  <Button
+                    size="compact-sm"
+                    variant="default"
+                    aria-label={t('changeIt', { name: m.name })}
+                    onClick={() => setEdited(m)}
+                  >
                     {t('supplier.change')}
                   </Button>
                 </Table.Td>

@@ -467,7 +467,12 @@ function SupplierList({ suppliers }: { suppliers: Supplier[] }) {
                   </Table.Td>
                   <Table.Td>{s.note || '–'}</Table.Td>
                   <Table.Td>
-                    <Button size="compact-sm" variant="default" onClick={() => setEdited(s)}>
+                    <Button
+                      size="compact-sm"
+                      variant="default"
+                      aria-label={t('changeIt', { name: s.name })}
+                      onClick={() => setEdited(s)}
+                    >
                       {t('supplier.change')}
                     </Button>
                   </Table.Td>

@@ -5,7 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.restis.app.costs.Verification;
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpMethod;
@@ -180,6 +185,35 @@ class SuppliesTest extends RestisTest {
         Answer twin =
                 tell("/api/stock/suppliers", "{\"name\": \"kittiwake CORDS\", \"leadDays\": 400, \"version\": 0}");
         assertThat(twin.text()).contains("\"name\"", "leadDays");
+    }
+
+    /** Eight at once: one adds the supplier, one lot is there for all eight deliveries, and nobody is told that something broke. */
+    @Test
+    void theSameAtOnceIsThereOnce() throws Exception {
+        long article = article("BR2");
+        List<Callable<Integer>> rush = new ArrayList<>();
+        for (int i = 0; i < 8; i++) {
+            rush.add(() -> tell("/api/stock/suppliers", "{\"name\": \"Gannet Twine\", \"leadDays\": 3, \"version\": 0}")
+                    .status());
+            rush.add(() -> tell(
+                            "/api/stock/receipts", "{\"lines\": [%s]}".formatted(line(article, "RUSH", 1, "10 m", "2")))
+                    .status());
+        }
+        ExecutorService pool = Executors.newFixedThreadPool(8);
+        List<Integer> answers = new ArrayList<>();
+        try {
+            for (Future<Integer> answer : pool.invokeAll(rush)) {
+                answers.add(answer.get());
+            }
+        } finally {
+            pool.shutdownNow();
+        }
+        assertThat(answers).allMatch(status -> status < 500);
+        assertThat(answers.stream().filter(status -> status == 201)).hasSize(9);
+        assertThat(jdbc.sql("select quantity from lot where code = 'RUSH'")
+                        .query(Long.class)
+                        .list())
+                .containsExactly(80_000_000L);
     }
 
     private JsonNode sheetLine(long stocktake, long holding) throws Exception {
@@ -359,7 +393,13 @@ class SuppliesTest extends RestisTest {
         assertThat(ask("/api/stock/articles/FIL2").text()).contains("#112233");
         articlesFile("?units=METRIC&take=ALL", file);
         assertThat(ask("/api/stock/articles/FIL2").text()).contains("#112299", "400000");
-        assertThat(ask("/api/stock/articles.csv").text()).contains("'=Fjord");
+        String exported = ask("/api/stock/articles.csv").text();
+        assertThat(exported).contains("'=Fjord");
+        assertThat(articlesFile("/preview?units=METRIC", exported)
+                        .path("different")
+                        .asInt())
+                .as("the apostrophe is the file's, not the name's")
+                .isZero();
         assertThat(articlesFile("/preview?units=METRIC", file).path("known").asInt())
                 .isEqualTo(3);
     }

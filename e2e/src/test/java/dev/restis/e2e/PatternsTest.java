@@ -117,7 +117,7 @@ class PatternsTest extends DemoTest {
     void anOwnerChangesTheHouseSizes() {
         Page page = signedIn();
         page.navigate("/measures");
-        Browser.click(page, "Change");
+        page.getByRole(AriaRole.BUTTON, button("Change").setExact(true)).click();
         page.getByLabel("Hand of M").fill("12 cm");
         Browser.click(page, "Keep the sizes");
         assertThat(page.getByText("is smaller than the wrist")).isVisible();

@@ -6,6 +6,7 @@ import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.ConcurrencyFailureException;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
@@ -67,8 +68,9 @@ class ProblemAdvice {
         return problem(HttpStatus.UNAUTHORIZED, e.code());
     }
 
-    @ExceptionHandler
-    ProblemDetail concurrent(ConcurrencyFailureException e) {
+    /** Of two who add the same in the same moment, the second is told. */
+    @ExceptionHandler({ConcurrencyFailureException.class, DuplicateKeyException.class})
+    ProblemDetail concurrent(Exception e) {
         return problem(HttpStatus.CONFLICT, "changedMeanwhile");
     }
 

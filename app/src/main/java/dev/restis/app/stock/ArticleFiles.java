@@ -167,10 +167,15 @@ class ArticleFiles {
         List<Understood> rows = new ArrayList<>();
         for (RowsFile.Row row : file.rows()) {
             Map<String, String> cells = new TreeMap<>();
-            row.cells().forEach((column, cell) -> cells.put(field(column), cell));
+            row.cells().forEach((column, cell) -> cells.put(field(column), plain(cell)));
             rows.add(understand(row.number(), cells, units, there, seen));
         }
         return rows;
+    }
+
+    /** Without the apostrophe that keeps a spreadsheet from taking text for a formula. */
+    private static String plain(String cell) {
+        return cell.replaceFirst("^'(?=[=+\\-@])", "");
     }
 
     private Understood understand(

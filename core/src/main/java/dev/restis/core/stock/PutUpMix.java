@@ -1,7 +1,6 @@
 package dev.restis.core.stock;
 
 import java.math.BigDecimal;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 
@@ -14,8 +13,8 @@ import java.util.List;
  */
 public record PutUpMix(List<Integer> counts, long quantity, BigDecimal price) {
 
-    /** More put-ups of the largest kind than this are no purchase of a workshop. */
-    public static final long MOST_OF_THE_LARGEST = 10_000;
+    /** How many put-ups the exact search is left to choose; of very many the rest are of the kind that is cheapest by amount. */
+    private static final long CHOSEN = 5_000;
 
     private static final int MOST_STEPS = 20_000;
 
@@ -35,17 +34,21 @@ public record PutUpMix(List<Integer> counts, long quantity, BigDecimal price) {
      * Unbounded covering knapsack over the common divisor of the put-ups' sizes. Where that would make too many steps, sizes
      * are rounded down and the need up to a coarser one: the mix then still suffices.
      *
-     * @throws IllegalArgumentException when there is no put-up, or needed is beyond {@value #MOST_OF_THE_LARGEST} of the largest
+     * @param needed nothing is bought at 0 or below
+     * @throws IllegalArgumentException when there is no put-up
      */
     public static PutUpMix cheapest(long needed, List<PutUp> putUps) {
-        long largest = putUps.stream().mapToLong(PutUp::quantity).max().orElse(0);
-        if (largest < 1 || needed / Math.max(1, largest) > MOST_OF_THE_LARGEST) {
-            throw new IllegalArgumentException("needed must be at most " + MOST_OF_THE_LARGEST
-                    + " of the largest put-up, and there must be one, but needed was " + needed + " of " + putUps);
+        if (putUps.isEmpty() || putUps.stream().anyMatch(p -> p.quantity() < 1)) {
+            throw new IllegalArgumentException(
+                    "there must be a put-up and each must hold something, but they were " + putUps);
         }
+        int bulkOf = cheapestByAmount(putUps);
+        PutUp bulk = putUps.get(bulkOf);
+        int bulkCount = Math.toIntExact(Math.max(0, needed / bulk.quantity() - CHOSEN));
+        long rest = Math.max(0, needed - bulkCount * bulk.quantity());
         long divisor = putUps.stream().mapToLong(PutUp::quantity).reduce(0, PutUpMix::gcd);
-        long step = Math.max(divisor, ceil(needed, MOST_STEPS));
-        int steps = (int) ceil(Math.max(0, needed), step);
+        long step = Math.max(divisor, ceil(rest, MOST_STEPS));
+        int steps = (int) ceil(rest, step);
         Best[] best = new Best[steps + 1];
         best[0] = new Best(0, 0, 0, -1, 0);
         for (int covered = 1; covered <= steps; covered++) {
@@ -62,11 +65,27 @@ public record PutUpMix(List<Integer> counts, long quantity, BigDecimal price) {
         }
         Integer[] counts = new Integer[putUps.size()];
         Arrays.fill(counts, 0);
+        counts[bulkOf] += bulkCount;
         for (int at = steps; at > 0; at = best[at].before()) {
             counts[best[at].putUp()]++;
         }
-        BigDecimal price = BigDecimal.valueOf(best[steps].cost(), Balance.SCALE);
-        return new PutUpMix(new ArrayList<>(List.of(counts)), best[steps].quantity(), price);
+        BigDecimal price = BigDecimal.valueOf(best[steps].cost(), Balance.SCALE)
+                .add(bulk.price().multiply(BigDecimal.valueOf(bulkCount)));
+        return new PutUpMix(List.of(counts), best[steps].quantity() + bulkCount * bulk.quantity(), price);
+    }
+
+    private static int cheapestByAmount(List<PutUp> putUps) {
+        int best = 0;
+        for (int k = 1; k < putUps.size(); k++) {
+            PutUp one = putUps.get(k);
+            PutUp other = putUps.get(best);
+            BigDecimal here = one.price().multiply(BigDecimal.valueOf(other.quantity()));
+            BigDecimal there = other.price().multiply(BigDecimal.valueOf(one.quantity()));
+            if (here.compareTo(there) < 0) {
+                best = k;
+            }
+        }
+        return best;
     }
 
     /** The best way to cover so many steps, and the step that it goes on from. */

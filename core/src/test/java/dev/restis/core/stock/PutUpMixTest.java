@@ -42,9 +42,16 @@ class PutUpMixTest {
     }
 
     @Test
-    void whatNobodyCouldBuyIsRefused() {
+    void withoutPutUpsNothingCanBeBought() {
         assertThatThrownBy(() -> PutUpMix.cheapest(1, List.of())).hasMessageContaining("put-up");
-        assertThatThrownBy(() -> PutUpMix.cheapest(2_000_000_000_000L, SOLD)).hasMessageContaining("needed");
+    }
+
+    /** Two million metres: by the metre nothing is cheaper than 100 m spools, so there are 20,000 of them. */
+    @Test
+    void veryMuchIsMostlyBoughtByTheCheapestMetre() {
+        PutUpMix mix = PutUpMix.cheapest(2_000_000_000_000L, SOLD);
+        assertThat(mix.counts()).containsExactly(0, 0, 20_000);
+        assertThat(mix.price()).isEqualByComparingTo("284000");
     }
 
     /** Against trying every mix there is. */
