@@ -145,6 +145,21 @@ class OrderLine {
         quantity = pieces.size();
     }
 
+    /** What is kept beside a line, as rows of their own. */
+    record Beside(List<Long> colours, List<PieceSpec.PartSpec> parts, Map<Long, Long> needs) {}
+
+    /**
+     * Takes off what is kept beside the line, for whoever writes it for very many lines in one go. The line is of no use until
+     * it is read again.
+     */
+    Beside takeOff() {
+        Beside beside = new Beside(List.copyOf(colours), spec().parts(), Map.copyOf(needs));
+        colours.clear();
+        parts.clear();
+        needs.clear();
+        return beside;
+    }
+
     private int nextPiece() {
         return pieces.stream().mapToInt(Piece::number).max().orElse(0) + 1;
     }

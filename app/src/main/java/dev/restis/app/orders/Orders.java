@@ -16,6 +16,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -23,6 +24,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.IntConsumer;
 import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -104,6 +106,7 @@ public class Orders {
     private final OrderStore store;
     private final PieceDesk desk;
     private final JdbcClient jdbc;
+    private final JdbcTemplate bulk;
     private final Clock clock;
     private final Standing standing;
     private final History history;
@@ -114,11 +117,13 @@ public class Orders {
             OrderStore store,
             PieceDesk desk,
             JdbcClient jdbc,
+            JdbcTemplate bulk,
             Clock clock,
             Standing standing,
             History history,
             Quotes quotes,
             EntityManager entities) {
+        this.bulk = bulk;
         this.entities = entities;
         this.standing = standing;
         this.history = history;
@@ -174,22 +179,50 @@ public class Orders {
      */
     void saveAll(List<Fresh> fresh, PieceDesk.Sitting sitting, IntConsumer progress) {
         for (int from = 0; from < fresh.size(); from += SOME) {
-            int to = Math.min(fresh.size(), from + SOME);
-            save(fresh.subList(from, to), OrderStage.ACCEPTED, sitting);
+            List<Fresh> some = fresh.subList(from, Math.min(fresh.size(), from + SOME));
+            List<CustomerOrder> made = some.stream()
+                    .map(f -> order(f, OrderStage.ACCEPTED, sitting))
+                    .toList();
+            Map<OrderLine, OrderLine.Beside> beside = new IdentityHashMap<>();
+            made.forEach(o -> o.lines().forEach(line -> beside.put(line, line.takeOff())));
+            store.saveAllAndFlush(made);
+            write(beside);
+            taken(made, some);
             // What is written is let go of: with all of them in memory, each flush would look at all that went before.
             entities.clear();
-            progress.accept(to);
+            progress.accept(from + some.size());
         }
+    }
+
+    /** Written line by line, as Hibernate does, these rows would take as long as everything else. */
+    private void write(Map<OrderLine, OrderLine.Beside> beside) {
+        List<Object[]> colours = new ArrayList<>();
+        List<Object[]> parts = new ArrayList<>();
+        List<Object[]> needs = new ArrayList<>();
+        beside.forEach((line, rows) -> {
+            for (int slot = 0; slot < rows.colours().size(); slot++) {
+                colours.add(new Object[] {line.id(), slot, rows.colours().get(slot)});
+            }
+            rows.parts().forEach(p -> parts.add(new Object[] {line.id(), p.slot(), p.article(), p.count()}));
+            rows.needs().forEach((article, quantity) -> needs.add(new Object[] {line.id(), article, quantity}));
+        });
+        bulk.batchUpdate("insert into order_line_colour (line_id, slot, article_id) values (?, ?, ?)", colours);
+        bulk.batchUpdate("insert into order_line_part (line_id, slot, article_id, count) values (?, ?, ?, ?)", parts);
+        bulk.batchUpdate("insert into order_line_need (line_id, article_id, quantity) values (?, ?, ?)", needs);
     }
 
     private List<CustomerOrder> save(List<Fresh> fresh, OrderStage stage, PieceDesk.Sitting sitting) {
         List<CustomerOrder> kept = store.saveAllAndFlush(
                 fresh.stream().map(f -> order(f, stage, sitting)).toList());
+        taken(kept, fresh);
+        return kept;
+    }
+
+    private void taken(List<CustomerOrder> kept, List<Fresh> fresh) {
         List<Long> ids = kept.stream().map(CustomerOrder::id).toList();
         standing.refresh(ids);
         history.note(
                 ids, History.What.TAKEN, Map.of("source", fresh.get(0).head().source()));
-        return kept;
     }
 
     private CustomerOrder order(Fresh fresh, OrderStage stage, PieceDesk.Sitting sitting) {

@@ -49,6 +49,7 @@ import org.springframework.stereotype.Service;
 public class PieceDesk {
 
     private static final int MOST_VERDICTS = 20_000;
+    private static final int MOST_LATELY = 32;
 
     private final Articles articles;
     private final Workshop workshop;
@@ -154,6 +155,14 @@ public class PieceDesk {
     /** Works on one reading of the stock. */
     public static final class Sitting {
         private final ArticleReading articles;
+        /** A piece is tried and then worked out, and rows of a file are often alike; nothing it follows from changes meanwhile. */
+        private final Map<PieceSpec, WorkOut> lately = new LinkedHashMap<>() {
+            @Override
+            protected boolean removeEldestEntry(Map.Entry<PieceSpec, WorkOut> eldest) {
+                return size() > MOST_LATELY;
+            }
+        };
+
         private final MarginPolicy margin;
         private final Measures.House house;
         private final PatternShelf shelf;
@@ -307,7 +316,12 @@ public class PieceDesk {
         }
 
         WorkOut tryOut(PieceSpec spec) {
-            return PieceWorker.workOut(request(spec));
+            WorkOut known = lately.get(spec);
+            if (known == null) {
+                known = PieceWorker.workOut(request(spec));
+                lately.put(spec, known);
+            }
+            return known;
         }
 
         private PieceRequest request(PieceSpec spec) {
