@@ -259,7 +259,7 @@ function CountForm({ stocktake, line }: { stocktake: number; line: Line }) {
           {t(how === 'WEIGHT' ? 'count.scale' : 'count.counter')}
         </Button>
       )}
-      <ProblemNote error={device.error ?? count.error} shown={['amount', 'tare']} />
+      <ProblemNote error={device.error ?? (problem('amount') || problem('tare') ? null : count.error)} />
     </Stack>
   );
 }
