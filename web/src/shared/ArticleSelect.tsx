@@ -1,8 +1,7 @@
 import { Group, Select, Text } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
 import type { Schemas } from '../api/client';
-import { useUnits } from '../app/units';
-import { formatLength } from './format';
+import { useAmount } from './amount';
 import { Swatch } from './Swatch';
 
 interface Props {
@@ -29,7 +28,7 @@ export function ArticleSelect({
   gaugeUm,
 }: Props) {
   const { t } = useTranslation();
-  const { units } = useUnits();
+  const amount = useAmount();
   const offered = articles
     .filter((a) => a.kind === kind)
     .sort(
@@ -38,8 +37,7 @@ export function ArticleSelect({
         Number(b.onHand > 0) - Number(a.onHand > 0),
     );
   const byCode = new Map(offered.map((a) => [a.code, a]));
-  const onHand = (a: Schemas['Article']) =>
-    a.kind === 'CORD' ? formatLength(a.onHand, units) : t('article.pieces', { count: a.onHand });
+  const onHand = (a: Schemas['Article']) => amount(a.onHand, a.unit);
   return (
     <Select
       label={label}

@@ -19,6 +19,7 @@ interface Props {
   scaleUm?: number;
   foldUm?: number;
   flawsUm?: number[];
+  joinsUm?: number[];
   height?: number;
 }
 
@@ -26,7 +27,16 @@ interface Props {
 const SHORT_BAR = 0.3;
 
 /** A length of cord as a bar in its colour, to scale; what it shows is also said as text. */
-export function StrandBar({ code, colour, stretches, scaleUm, foldUm, flawsUm = [], height = 22 }: Props) {
+export function StrandBar({
+  code,
+  colour,
+  stretches,
+  scaleUm,
+  foldUm,
+  flawsUm = [],
+  joinsUm = [],
+  height = 22,
+}: Props) {
   const { t } = useTranslation();
   const { units } = useUnits();
   const total = stretches.reduce((sum, s) => sum + s.um, 0);
@@ -63,6 +73,9 @@ export function StrandBar({ code, colour, stretches, scaleUm, foldUm, flawsUm = 
       )}
       {flawsUm.map((at) => (
         <span key={at} className={classes.flaw} style={{ left: percent(at) }} title={t('strandBar.flaw')} />
+      ))}
+      {joinsUm.map((at) => (
+        <span key={at} className={classes.join} style={{ left: percent(at) }} title={t('strandBar.join')} />
       ))}
     </div>
   );

@@ -1,21 +1,18 @@
 import { Group, List, Stack, Text } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
 import type { Schemas } from '../../api/client';
-import { useUnits } from '../../app/units';
-import { formatLength } from '../../shared/format';
+import { useAmount } from '../../shared/amount';
 import { PromiseLine } from '../../shared/piece/PromiseLine';
 import { Verdict } from '../../shared/Verdict';
 
 /** What stands in the way of the whole order: its day, what is short for all its pieces, lines that cannot be made. */
 export function InTheWay({ order }: { order: Schemas['OrderView'] }) {
   const { t } = useTranslation();
-  const { units } = useUnits();
+  const amount = useAmount();
   if (['FINISHED', 'DISPATCHED', 'CANCELLED'].includes(order.state)) return null;
   const bad = order.lines.filter((l) =>
     l.piece.checks.some((c) => c.verdict === 'NO' && !OF_STOCK.includes(c.code)),
   );
-  const amount = (s: Schemas['ShortageView'], n: number) =>
-    s.cord ? formatLength(n, units, 'stock') : String(n);
   return (
     <Stack className="panel" p="md" gap="xs">
       <PromiseLine promise={order.promise} />
@@ -32,9 +29,9 @@ export function InTheWay({ order }: { order: Schemas['OrderView'] }) {
               <List.Item key={s.code}>
                 {t('inTheWay.short', {
                   article: `${s.code} ${s.name}`,
-                  needed: amount(s, s.needed),
-                  free: amount(s, s.free),
-                  onHand: amount(s, s.onHand),
+                  needed: amount(s.needed, s.unit),
+                  free: amount(s.free, s.unit),
+                  onHand: amount(s.onHand, s.unit),
                 })}
               </List.Item>
             ))}

@@ -132,7 +132,7 @@ it('shows what it would cost as long as nothing was named', () => {
 
 it('sums up what stands in the way of the whole order', () => {
   const shortages = [
-    { code: 'HE2', name: 'Heather', cord: true, needed: 10_680_000, free: 2_300_000, onHand: 4_800_000 },
+    { code: 'HE2', name: 'Heather', unit: 'METRE', needed: 10_680_000, free: 2_300_000, onHand: 4_800_000 },
   ];
   const checks = [
     { code: 'hole', verdict: 'NO' },

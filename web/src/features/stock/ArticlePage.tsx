@@ -5,13 +5,15 @@ import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
+import { useAmount, usePrice } from '../../shared/amount';
 import { Length, Money } from '../../shared/Figures';
-import { formatDay, formatLength, pricePerStockUnit } from '../../shared/format';
+import { formatDay } from '../../shared/format';
 import { LengthField } from '../../shared/LengthField';
 import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { materialsQuery } from '../../shared/piece/queries';
 import { Swatch } from '../../shared/Swatch';
+import { ArticleForm } from './ArticleForm';
 import { LedgerDrawer } from './LedgerDrawer';
 import {
   addPutUp,
@@ -33,6 +35,7 @@ export default function ArticlePage() {
   const { code = '' } = useParams();
   const card = useQuery(cardQuery(code));
   const [ledger, setLedger] = useState(false);
+  const [changing, setChanging] = useState(false);
   const article = card.data?.article;
   return (
     <Page
@@ -44,6 +47,9 @@ export default function ArticlePage() {
           </Button>
           {article && (
             <>
+              <Button variant="default" onClick={() => setChanging(true)}>
+                {t('articleForm.change')}
+              </Button>
               <Button variant="default" onClick={() => setLedger(true)}>
                 {t('card.ledger')}
               </Button>
@@ -63,9 +69,10 @@ export default function ArticlePage() {
               <PutUps card={c} />
               <Lots card={c} />
               <Promised card={c} />
-              <Fits card={c} />
+              {c.article.kind === 'CONSUMABLE' ? <Uses card={c} /> : <Fits card={c} />}
               {c.article.kind === 'CORD' && <Density card={c} />}
             </div>
+            <ArticleForm card={c} opened={changing} onClose={() => setChanging(false)} />
             {ledger && <LedgerDrawer article={c.article} others={[]} onClose={() => setLedger(false)} />}
           </>
         )}
@@ -74,13 +81,9 @@ export default function ArticlePage() {
   );
 }
 
-function useAmount({ article }: Card) {
-  const { t } = useTranslation();
-  const { units } = useUnits();
-  return (quantity: number) =>
-    article.kind === 'CORD'
-      ? formatLength(quantity, units, 'stock')
-      : t('article.pieces', { count: quantity });
+function useCardAmount({ article }: Card) {
+  const amount = useAmount();
+  return (quantity: number) => amount(quantity, article.unit);
 }
 
 function Section({ title, children }: { title: string; children: ReactNode }) {
@@ -97,9 +100,9 @@ function Section({ title, children }: { title: string; children: ReactNode }) {
 function Facts({ card }: { card: Card }) {
   const { t } = useTranslation();
   const materials = useQuery(materialsQuery);
-  const { units } = useUnits();
-  const amount = useAmount(card);
+  const amount = useCardAmount(card);
   const { article } = card;
+  const price = usePrice()(article);
   const cord = article.kind === 'CORD';
   const facts: [string, ReactNode][] = [
     [
@@ -117,8 +120,7 @@ function Facts({ card }: { card: Card }) {
     [
       t('card.cost'),
       <span key="c">
-        <Money value={cord ? pricePerStockUnit(article.unitPrice, units) : article.unitPrice} />{' '}
-        {cord ? t(`stock.per.${units}`) : t('stock.each')}
+        <Money value={price.value} /> {price.per}
       </span>,
     ],
   ];
@@ -149,7 +151,7 @@ function Facts({ card }: { card: Card }) {
 
 function PutUps({ card }: { card: Card }) {
   const { t } = useTranslation();
-  const amount = useAmount(card);
+  const amount = useCardAmount(card);
   const withdraw = useStockAct(withdrawPutUp);
   return (
     <Section title={t('card.putUps')}>
@@ -231,7 +233,6 @@ function PutUpForm({ card: { article } }: { card: Card }) {
       </Text>
     );
   }
-  const cord = article.kind === 'CORD';
   return (
     <Stack component="form" onSubmit={submit} gap="xs">
       <Group grow align="flex-start">
@@ -250,7 +251,7 @@ function PutUpForm({ card: { article } }: { card: Card }) {
         />
       </Group>
       <Group grow align="flex-start">
-        {cord ? (
+        {article.unit === 'METRE' ? (
           <LengthField
             label={t('card.putUp')}
             description={t('lengthField.long')}
@@ -260,8 +261,8 @@ function PutUpForm({ card: { article } }: { card: Card }) {
           />
         ) : (
           <TextInput
-            label={t('receive.piecesEach')}
-            inputMode="numeric"
+            label={t(`receive.each.${article.unit}`)}
+            inputMode={article.unit === 'PIECE' ? 'numeric' : undefined}
             value={quantity}
             onChange={(e) => setQuantity(e.currentTarget.value)}
             error={problem('quantity')}
@@ -285,7 +286,7 @@ function PutUpForm({ card: { article } }: { card: Card }) {
 
 function Lots({ card }: { card: Card }) {
   const { t } = useTranslation();
-  const amount = useAmount(card);
+  const amount = useCardAmount(card);
   return (
     <Section title={t('card.lots')}>
       {card.lots.length === 0 ? (
@@ -333,7 +334,7 @@ function Lots({ card }: { card: Card }) {
 
 function Promised({ card }: { card: Card }) {
   const { t } = useTranslation();
-  const amount = useAmount(card);
+  const amount = useCardAmount(card);
   return (
     <Section title={t('card.promised')}>
       {card.promised.length === 0 ? (
@@ -358,6 +359,32 @@ function Promised({ card }: { card: Card }) {
                 <Table.Td>{p.due ? formatDay(p.due) : '–'}</Table.Td>
                 <Table.Td className="right">
                   <span className="figure">{amount(p.quantity)}</span>
+                </Table.Td>
+              </Table.Tr>
+            ))}
+          </Table.Tbody>
+        </Table>
+      )}
+    </Section>
+  );
+}
+
+/** How much of a consumable a piece takes, and when. */
+function Uses({ card }: { card: Card }) {
+  const { t } = useTranslation();
+  const amount = useCardAmount(card);
+  return (
+    <Section title={t('card.uses')}>
+      {card.uses.length === 0 ? (
+        <Text c="dimmed">{t('card.noUses')}</Text>
+      ) : (
+        <Table fz="sm" verticalSpacing={4}>
+          <Table.Tbody>
+            {card.uses.map((u) => (
+              <Table.Tr key={u.occasion}>
+                <Table.Td>{t(`occasion.${u.occasion}`)}</Table.Td>
+                <Table.Td className="right">
+                  <span className="figure">{amount(u.quantity)}</span>
                 </Table.Td>
               </Table.Tr>
             ))}

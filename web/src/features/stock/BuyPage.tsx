@@ -17,8 +17,9 @@ import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
+import { useAmount } from '../../shared/amount';
 import { Money } from '../../shared/Figures';
-import { formatDay, formatLength } from '../../shared/format';
+import { formatDay } from '../../shared/format';
 import { Await, Empty, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { Swatch } from '../../shared/Swatch';
@@ -123,13 +124,6 @@ export default function BuyPage() {
   );
 }
 
-function useAmount(cord: boolean) {
-  const { t } = useTranslation();
-  const { units } = useUnits();
-  return (quantity: number) =>
-    cord ? formatLength(quantity, units, 'stock') : t('article.pieces', { count: quantity });
-}
-
 /** What is missing, grouped by who sells it; how many are bought can be changed. */
 function Suggested({ lines }: { lines: Line[] }) {
   const { t } = useTranslation();
@@ -216,7 +210,8 @@ interface PicksProps {
 
 function Picks({ line, counts, onChange }: PicksProps) {
   const { t } = useTranslation();
-  const amount = useAmount(line.cord);
+  const print = useAmount();
+  const amount = (quantity: number) => print(quantity, line.unit);
   const [best, ...others] = line.offers;
   return (
     <Stack gap={6}>
@@ -254,7 +249,8 @@ function Picks({ line, counts, onChange }: PicksProps) {
 
 function BuyRow({ line, children }: { line: Line; children?: React.ReactNode }) {
   const { t } = useTranslation();
-  const amount = useAmount(line.cord);
+  const print = useAmount();
+  const amount = (quantity: number) => print(quantity, line.unit);
   const offer = line.offers[0] as Offer;
   return (
     <div className={classes.buy}>
@@ -304,7 +300,8 @@ const WIDE = 10;
 /** What is left week by week when nothing is bought; what is missing hangs below the line. */
 function Weeks({ line }: { line: Line }) {
   const { t } = useTranslation();
-  const amount = useAmount(line.cord);
+  const print = useAmount();
+  const amount = (quantity: number) => print(quantity, line.unit);
   const most = Math.max(...line.levels.map((l) => l.quantity), 0);
   const least = Math.min(...line.levels.map((l) => l.quantity), 0);
   const scale = TALL / Math.max(most - least, 1);
@@ -335,6 +332,7 @@ function Weeks({ line }: { line: Line }) {
 
 function Bought({ purchases }: { purchases: Schemas['PurchaseView'][] }) {
   const { t } = useTranslation();
+  const amount = useAmount();
   const { units } = useUnits();
   const close = useStockAct(closePurchase);
   if (purchases.length === 0) return null;
@@ -367,10 +365,7 @@ function Bought({ purchases }: { purchases: Schemas['PurchaseView'][] }) {
                 <Table.Td>
                   {p.lines.map((l) => (
                     <div key={l.id}>
-                      {l.count} × {l.articleCode}{' '}
-                      {l.cord
-                        ? formatLength(l.quantity, units, 'stock')
-                        : t('article.pieces', { count: l.quantity })}
+                      {l.count} × {l.articleCode} {amount(l.quantity, l.unit)}
                       {l.received > 0 && `, ${t('buy.came', { count: l.received })}`}
                     </div>
                   ))}

@@ -6,8 +6,9 @@ import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
+import { useAmount } from '../../shared/amount';
 import { Money } from '../../shared/Figures';
-import { formatLength, formatTime } from '../../shared/format';
+import { formatTime } from '../../shared/format';
 import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { Swatch } from '../../shared/Swatch';
@@ -115,9 +116,8 @@ const GRAM = 1000;
 
 function CountLine({ stocktake, line, open, reason, onReason, problem }: LineProps) {
   const { t } = useTranslation();
-  const { units } = useUnits();
-  const amount = (quantity: number) =>
-    line.cord ? formatLength(quantity, units, 'stock') : t('article.pieces', { count: quantity });
+  const print = useAmount();
+  const amount = (quantity: number) => print(quantity, line.unit);
   return (
     <section className={classes.line} aria-label={`${line.label} ${line.name}`}>
       <div>
@@ -196,7 +196,8 @@ function CountForm({ stocktake, line }: { stocktake: number; line: Line }) {
   const scale = useDevice('SCALE');
   const counter = useDevice('COUNTER');
   const count = useStockAct(countHolding);
-  const weighable = line.cord && line.densityUgM !== undefined;
+  const cord = line.kind !== 'BOX';
+  const weighable = cord && line.densityUgM !== undefined;
   const [how, setHow] = useState<'LENGTH' | 'WEIGHT'>('LENGTH');
   const [text, setText] = useState('');
   const [tare, setTare] = useState(line.tareMg === undefined ? '' : `${line.tareMg / GRAM} g`);
@@ -205,7 +206,7 @@ function CountForm({ stocktake, line }: { stocktake: number; line: Line }) {
   const submit = (event: FormEvent) => {
     event.preventDefault();
     count.mutate(
-      { id: stocktake, holding: line.holdingId, amount: text, tare, how: line.cord ? how : 'COUNT', units },
+      { id: stocktake, holding: line.holdingId, amount: text, tare, how: cord ? how : 'COUNT', units },
       { onSuccess: () => setText('') },
     );
   };
@@ -234,7 +235,7 @@ function CountForm({ stocktake, line }: { stocktake: number; line: Line }) {
           miw={80}
           aria-label={t(how === 'WEIGHT' ? 'count.gross' : 'count.amount', { label: line.label })}
           placeholder={
-            how === 'WEIGHT' ? '280 g' : line.cord ? (units === 'METRIC' ? '12.4 m' : '40 ft') : '37'
+            how === 'WEIGHT' ? '280 g' : t(`count.example.${line.unit === 'METRE' ? units : line.unit}`)
           }
           value={text}
           onChange={(e) => setText(e.currentTarget.value)}
@@ -254,7 +255,7 @@ function CountForm({ stocktake, line }: { stocktake: number; line: Line }) {
           {t('count.note')}
         </Button>
       </Group>
-      {devices.data?.there && line.cord && (
+      {devices.data?.there && cord && (
         <Button size="compact-xs" variant="default" w="fit-content" onClick={read} loading={device.isPending}>
           {t(how === 'WEIGHT' ? 'count.scale' : 'count.counter')}
         </Button>

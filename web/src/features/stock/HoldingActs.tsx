@@ -9,9 +9,20 @@ import { type HoldingAct, useHoldingAct } from './queries';
 
 type Holding = Schemas['HoldingView'];
 
-const OF_CORD: HoldingAct[] = ['COUNT', 'BIN', 'SELL', 'SEND_BACK', 'SPLIT', 'MOVE', 'FLAW', 'UNFLAW'];
-const OF_PARTS: HoldingAct[] = ['COUNT', 'BIN', 'SELL', 'SEND_BACK', 'SPLIT', 'MERGE', 'MOVE'];
-const MEASURED = (act: HoldingAct) => act !== 'MOVE' && act !== 'MERGE';
+const OF_CORD: HoldingAct[] = [
+  'COUNT',
+  'BIN',
+  'SELL',
+  'SEND_BACK',
+  'SPLIT',
+  'MOVE',
+  'FLAW',
+  'JOIN',
+  'UNFLAW',
+  'OPEN',
+];
+const OF_PARTS: HoldingAct[] = ['COUNT', 'BIN', 'SELL', 'SEND_BACK', 'SPLIT', 'MERGE', 'MOVE', 'OPEN'];
+const MEASURED = (act: HoldingAct) => !['MOVE', 'MERGE', 'OPEN'].includes(act);
 const REASONED = (act: HoldingAct) => ['COUNT', 'BIN', 'SELL', 'SEND_BACK'].includes(act);
 
 interface Props {
@@ -63,11 +74,18 @@ export function HoldingActs({ holding, others, cord }: Props) {
           onChange={(e) => change(e.currentTarget.value as HoldingAct)}
           data={(cord ? OF_CORD : OF_PARTS)
             .filter((a) => a !== 'MERGE' || boxes.length > 0)
+            .filter((a) => a !== 'OPEN' || holding.openedAt === undefined)
             .map((a) => ({ value: a, label: t(`holdingAct.${a}`) }))}
         />
         {MEASURED(act) &&
           (cord ? (
-            <LengthField label={label} value={quantity} onChange={setQuantity} error={error} />
+            <LengthField
+              label={label}
+              description={t('lengthField.long')}
+              value={quantity}
+              onChange={setQuantity}
+              error={error}
+            />
           ) : (
             <TextInput
               label={label}

@@ -4,7 +4,8 @@ import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
-import { Length, Money } from '../../shared/Figures';
+import { useAmount } from '../../shared/amount';
+import { Money } from '../../shared/Figures';
 import { formatLength, formatTime } from '../../shared/format';
 import { LengthField } from '../../shared/LengthField';
 import { Await } from '../../shared/Page';
@@ -32,8 +33,8 @@ export function LedgerDrawer({ article, holding, others, onClose }: Props) {
   const asOf = useQuery(asOfQuery(of));
   const back = useTakeBack();
   const cord = article.kind === 'CORD';
-  const amount = (quantity: number) =>
-    cord ? <Length um={quantity} kind="stock" /> : <span className="figure">{quantity}</span>;
+  const print = useAmount();
+  const amount = (quantity: number) => <span className="figure">{print(quantity, article.unit)}</span>;
   const title = holding
     ? t('ledger.ofHolding', { name: article.name, label: holding.label, lot: holding.lot })
     : t('ledger.ofArticle', { name: article.name });
@@ -126,6 +127,7 @@ export function LedgerDrawer({ article, holding, others, onClose }: Props) {
 /** What became of a holding besides its movements. */
 function Events({ holding }: { holding: number }) {
   const { t } = useTranslation();
+  const { units } = useUnits();
   const events = useQuery(eventsQuery(holding));
   if (!events.data?.length) return null;
   return (
@@ -135,7 +137,9 @@ function Events({ holding }: { holding: number }) {
       </Title>
       {events.data.map((e, i) => (
         <Text key={i} size="sm">
-          {t(`events.${e.what}`, { detail: e.detail })}{' '}
+          {t(`events.${e.what}`, {
+            detail: /^\d+$/.test(e.detail) ? formatLength(Number(e.detail), units, 'stock') : e.detail,
+          })}{' '}
           <Text span size="xs" c="dimmed">
             {formatTime(e.at)} {e.who}
           </Text>
@@ -165,6 +169,7 @@ function MeasureLot({ holding }: { holding: Schemas['HoldingView'] }) {
       <Group align="flex-start">
         <LengthField
           label={t('measureLot.measured')}
+          description={t('lengthField.thin')}
           value={measured}
           onChange={setMeasured}
           error={keep.error instanceof ProblemError ? keep.error.field('measured') : undefined}

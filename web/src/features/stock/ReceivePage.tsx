@@ -1,4 +1,15 @@
-import { Button, Group, NumberInput, Select, SimpleGrid, Stack, Table, Text, TextInput } from '@mantine/core';
+import {
+  Button,
+  Group,
+  NativeSelect,
+  NumberInput,
+  Select,
+  SimpleGrid,
+  Stack,
+  Table,
+  Text,
+  TextInput,
+} from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
@@ -6,8 +17,9 @@ import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { type Units, useUnits } from '../../app/units';
+import { typedAmount } from '../../shared/amount';
 import { Money } from '../../shared/Figures';
-import { formatDay, formatLength } from '../../shared/format';
+import { formatDay } from '../../shared/format';
 import { LengthField } from '../../shared/LengthField';
 import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
@@ -26,6 +38,7 @@ interface Line {
   shelf: string;
   measured: string;
   flawAt: string;
+  hank: boolean;
   purchaseLine?: number;
 }
 
@@ -40,6 +53,7 @@ const empty = (article?: number): Line => ({
   shelf: '',
   measured: '',
   flawAt: '',
+  hank: false,
 });
 
 /** What is still waited for of a purchase, as lines to be checked against what came. */
@@ -49,7 +63,7 @@ function expected(purchase: Schemas['PurchaseView'], units: Units): Line[] {
     .map((l) => ({
       ...empty(l.articleId),
       putUps: l.open,
-      each: l.cord ? formatLength(l.quantity, units, 'stock') : String(l.quantity),
+      each: typedAmount(l.quantity, l.unit, units),
       price: String(l.openPrice),
       purchaseLine: l.id,
     }));
@@ -278,6 +292,7 @@ function LineFields({ line, articles, set, problem, onRemove }: LineProps) {
   const { t } = useTranslation();
   const chosen = articles.find((a) => a.id === line.article);
   const cord = chosen === undefined || chosen.kind === 'CORD';
+  const counted = chosen && chosen.unit !== 'METRE' ? chosen.unit : undefined;
   return (
     <fieldset className={`panel ${classes.line}`}>
       <legend className={classes.legend}>
@@ -311,7 +326,7 @@ function LineFields({ line, articles, set, problem, onRemove }: LineProps) {
           allowDecimal={false}
           error={problem('putUps')}
         />
-        {cord ? (
+        {counted === undefined ? (
           <LengthField
             label={t('receive.lengthEach')}
             description={t('lengthField.long')}
@@ -321,8 +336,8 @@ function LineFields({ line, articles, set, problem, onRemove }: LineProps) {
           />
         ) : (
           <TextInput
-            label={t('receive.piecesEach')}
-            inputMode="numeric"
+            label={t(`receive.each.${counted}`)}
+            inputMode={counted === 'PIECE' ? 'numeric' : undefined}
             value={line.each}
             onChange={(e) => set({ each: e.currentTarget.value })}
             error={problem('each')}
@@ -343,6 +358,12 @@ function LineFields({ line, articles, set, problem, onRemove }: LineProps) {
         />
         {cord && (
           <>
+            <NativeSelect
+              label={t('receive.wound')}
+              value={line.hank ? 'HANK' : 'SPOOL'}
+              onChange={(e) => set({ hank: e.currentTarget.value === 'HANK' })}
+              data={(['SPOOL', 'HANK'] as const).map((k) => ({ value: k, label: t(`receive.wound.${k}`) }))}
+            />
             <LengthField
               label={t('receive.measured')}
               description={t('lengthField.thin')}

@@ -15,8 +15,9 @@ import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
+import { useAmount, usePrice } from '../../shared/amount';
 import { Length, Money } from '../../shared/Figures';
-import { formatLength, pricePerStockUnit } from '../../shared/format';
+import { formatLength } from '../../shared/format';
 import { Await, Empty, Page } from '../../shared/Page';
 import { RuledEdge } from '../../shared/RuledEdge';
 import { StrandBar } from '../../shared/StrandBar';
@@ -187,7 +188,7 @@ function Hung({ pages, onReceive, onAll }: HungProps) {
         <div className="panel">
           <div className={classes.row}>
             <span />
-            <RuledEdge lengthUm={scale} />
+            {scale > 1 && <RuledEdge lengthUm={scale} />}
           </div>
           {cords.map((a) => (
             <CordRow
@@ -240,6 +241,8 @@ interface BoxProps {
 /** Parts are counted; each box can be taken out and looked into. */
 function PartBox({ article: a, boxes, promised, onShow }: BoxProps) {
   const { t } = useTranslation();
+  const amount = useAmount();
+  const price = usePrice()(a);
   return (
     <div className={`panel ${classes.box}`}>
       <Link className={classes.link} to={`/stock/articles/${a.code}`}>
@@ -251,9 +254,9 @@ function PartBox({ article: a, boxes, promised, onShow }: BoxProps) {
           <span className="figure">{a.code}</span>
         </Group>
         <Text size="sm">
-          {t('article.pieces', { count: a.onHand })}
-          {promised > 0 && ` (${t('stock.promised', { amount: promised })})`} · <Money value={a.unitPrice} />{' '}
-          {t('stock.each')}
+          {amount(a.onHand, a.unit)}
+          {promised > 0 && ` (${t('stock.promised', { amount: amount(promised, a.unit) })})`} ·{' '}
+          <Money value={price.value} /> {price.per}
         </Text>
         <Text size="sm" c="dimmed">
           {t(`kind.${a.kind}`)}
@@ -280,7 +283,7 @@ function PartBox({ article: a, boxes, promised, onShow }: BoxProps) {
             onClick={() => onShow(h)}
             aria-label={t('stock.holdingLabel', { kind: t(`holding.${h.kind}`), label: h.label, lot: h.lot })}
           >
-            {h.label}: {h.quantity}
+            {h.label}: {a.unit === 'PIECE' ? h.quantity : amount(h.quantity, a.unit)}
             {h.shelf && ` · ${h.shelf}`}
           </Button>
         ))}
@@ -304,6 +307,7 @@ interface RowProps {
 function CordRow({ article, holdings, promised, scaleUm, held, onShow, onReceive, onAll }: RowProps) {
   const { t } = useTranslation();
   const { units } = useUnits();
+  const price = usePrice()(article);
   return (
     <section className={classes.row}>
       <div className={classes.name}>
@@ -321,8 +325,13 @@ function CordRow({ article, holdings, promised, scaleUm, held, onShow, onReceive
           )}
         </Group>
         <Text size="xs" c="dimmed">
-          <Length um={article.onHand} kind="stock" /> ·{' '}
-          <Money value={pricePerStockUnit(article.unitPrice, units)} /> {t(`stock.per.${units}`)}
+          <Length um={article.onHand} kind="stock" />
+          {price.value > 0 && (
+            <>
+              {' '}
+              · <Money value={price.value} /> {price.per}
+            </>
+          )}
         </Text>
         {promised > 0 && (
           <Text size="xs" c={promised > article.onHand ? 'var(--act)' : 'dimmed'}>
@@ -354,6 +363,7 @@ function CordRow({ article, holdings, promised, scaleUm, held, onShow, onReceive
               scaleUm={scaleUm}
               height={18}
               flawsUm={h.flawsUm}
+              joinsUm={h.joinsUm}
               stretches={[
                 ...(h.plannedUm > 0
                   ? [
@@ -379,7 +389,9 @@ function CordRow({ article, holdings, promised, scaleUm, held, onShow, onReceive
                   (<Length um={h.measuredUm} kind="part" />)
                 </>
               )}{' '}
-              · {h.shelf || '–'} · <Length um={h.quantity} kind="stock" />
+              · {h.shelf || '–'}
+              {h.openedAt === undefined && ` · ${t('stock.sealed')}`} ·{' '}
+              <Length um={h.quantity} kind="stock" />
             </Text>
           </UnstyledButton>
         ))}

@@ -62,6 +62,8 @@ export type HoldingAct =
   | 'MERGE'
   | 'MOVE'
   | 'FLAW'
+  | 'JOIN'
+  | 'OPEN'
   | 'UNFLAW';
 
 export interface ActInput {
@@ -84,12 +86,15 @@ function perform(id: number, { act, quantity, reason, shelf, into, units }: ActI
       return ask(api.POST('/api/stock/holdings/{id}/merge', { params, body: { into } }));
     case 'MOVE':
       return ask(api.POST('/api/stock/holdings/{id}/move', { params, body: { shelf } }));
+    case 'OPEN':
+      return ask(api.POST('/api/stock/holdings/{id}/open', { params }));
     case 'FLAW':
+    case 'JOIN':
     case 'UNFLAW':
       return ask(
         api.POST('/api/stock/holdings/{id}/flaw', {
           params,
-          body: { at: quantity, units, there: act === 'FLAW' },
+          body: { at: quantity, units, mark: act === 'JOIN' ? 'JOIN' : 'FLAW', there: act !== 'UNFLAW' },
         }),
       );
     default:
@@ -232,10 +237,14 @@ export const bookCount = ({ id, reasons }: { id: number; reasons: Schemas['Count
 export const giveUpCount = (id: number) =>
   ask(api.POST('/api/stock/stocktakes/{id}/give-up', { params: { path: { id } } }));
 
-export function useAddArticle() {
+/** Adds an article, or changes the one that was read in that version. */
+export function useKeepArticle(version?: number) {
   const refresh = useRefreshWork();
   return useMutation({
-    mutationFn: (body: Schemas['NewArticle']) => ask(api.POST('/api/stock/articles', { body })),
+    mutationFn: (body: Schemas['NewArticle']): Promise<unknown> =>
+      version === undefined
+        ? ask(api.POST('/api/stock/articles', { body }))
+        : ask(api.PUT('/api/stock/articles', { params: { query: { version } }, body })),
     onSuccess: refresh,
   });
 }

@@ -1,4 +1,4 @@
-import { fireEvent, screen } from '@testing-library/react';
+import { fireEvent, screen, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
 import { materialsQuery } from '../../shared/piece/queries';
@@ -15,7 +15,9 @@ import {
   devicesQuery,
   purchasesQuery,
   suppliersQuery,
+  wallQuery,
 } from './queries';
+import StockPage from './StockPage';
 
 const M = 1_000_000;
 
@@ -28,6 +30,7 @@ const article = (change: Partial<Schemas['Article']>): Schemas['Article'] => ({
   id: 1,
   code: 'HE2',
   kind: 'CORD',
+  unit: 'METRE',
   name: 'Heather',
   colour: '#8F6B9B',
   material: 'polyester',
@@ -44,7 +47,7 @@ const buyLine = (change: Partial<Schemas['BuyLine']>): Schemas['BuyLine'] => ({
   code: 'HE2',
   name: 'Heather',
   colour: '#8F6B9B',
-  cord: true,
+  unit: 'METRE',
   onHand: 4 * M,
   owed: 6 * M,
   onOrder: 0,
@@ -120,7 +123,7 @@ const countLine = (change: Partial<Schemas['CountLine']>): Schemas['CountLine'] 
   code: 'HE2',
   name: 'Heather',
   colour: '#8F6B9B',
-  cord: true,
+  unit: 'METRE',
   typed: '',
   reason: '',
   ...change,
@@ -177,50 +180,114 @@ it('weighs only cord of which a metre’s weight is known, and reads devices onl
   expect(screen.getByRole('button', { name: 'Read the counter' })).toBeTruthy();
 });
 
-it('tells of a part how many strands go through and lie on its bar', () => {
-  const card: Schemas['CardView'] = {
+function card(change: Partial<Schemas['CardView']>) {
+  const whole: Schemas['CardView'] = {
     article: article({}),
     putUps: [],
     lots: [],
     promised: [],
-    fits: [
-      {
-        code: 'HB9',
-        name: 'Harbour bead',
-        colour: '#7A5C3E',
-        kind: 'BEAD',
-        onHand: 0,
-        through: 3,
-        tapered: 4,
-        onBar: 0,
-        bunched: 0,
-      },
-      {
-        code: 'BK16',
-        name: 'Buckle',
-        colour: '#8A969B',
-        kind: 'BUCKLE',
-        onHand: 5,
-        through: 0,
-        tapered: 0,
-        onBar: 8,
-        bunched: 9,
-      },
-    ],
+    fits: [],
+    uses: [],
+    ...change,
   };
+  const { code } = whole.article;
   show(
     <ArticlePage />,
     [
       ...HOUSE,
-      [cardQuery('HE2').queryKey, card],
+      [cardQuery(code).queryKey, whole],
       [articlesQuery.queryKey, []],
       [suppliersQuery.queryKey, []],
       [devicesQuery.queryKey, { there: false }],
     ],
-    { route: '/stock/articles/:code', address: '/stock/articles/HE2' },
+    { route: '/stock/articles/:code', address: `/stock/articles/${code}` },
   );
+}
+
+it('tells of a cord how many strands go through a part and lie on its bar', () => {
+  const part = { colour: '#7A5C3E', onHand: 5, through: 0, tapered: 0, onBar: 0, bunched: 0 };
+  card({
+    fits: [
+      { ...part, code: 'HB9', name: 'Harbour bead', kind: 'BEAD', through: 3, tapered: 4 },
+      { ...part, code: 'BK16', name: 'Buckle', kind: 'BUCKLE', onBar: 8, bunched: 9 },
+    ],
+  });
   expect(screen.getByText(/3 strands through the hole, 4 with tapered ends/)).toBeTruthy();
   expect(screen.getByText(/8 strands on the bar, 9 bunched/)).toBeTruthy();
   expect(screen.getByText('Nobody is known to sell it yet.')).toBeTruthy();
   expect(screen.getByText('Add a supplier first')).toBeTruthy();
+});
+
+const GLUE = article({
+  id: 7,
+  code: 'GL20',
+  kind: 'CONSUMABLE',
+  unit: 'MILLILITRE',
+  name: 'Cord glue',
+  onHand: 38_450,
+});
+
+it('counts a consumable in its unit and says what a piece takes', () => {
+  card({ article: GLUE, uses: [{ article: 7, occasion: 'END_GLUED', quantity: 50 }] });
+  expect(screen.getByText('38.45 ml')).toBeTruthy();
+  expect(screen.getByText(/a millilitre/)).toBeTruthy();
+  const uses = screen.getByRole('region', { name: 'What a piece takes' });
+  expect(within(uses).getByRole('row', { name: 'Each glued end 0.05 ml' })).toBeTruthy();
+  expect(screen.queryByText('Cords it takes')).toBeNull();
+});
+
+const holding = (change: Partial<Schemas['HoldingView']>): Schemas['HoldingView'] => ({
+  id: 11,
+  label: 'S011',
+  kind: 'SPOOL',
+  articleId: 1,
+  lotId: 1,
+  lot: 'HE-04',
+  receivedOn: '2031-03-01',
+  shelf: 'A1',
+  quantity: 4 * M,
+  fullQuantity: 5 * M,
+  plannedUm: 0,
+  value: 0.8,
+  flawsUm: [],
+  joinsUm: [],
+  ...change,
+});
+
+function wall(articles: Schemas['Article'][], holdings: Schemas['HoldingView'][]) {
+  const page: Schemas['WallView'] = {
+    articles,
+    holdings,
+    reserved: [],
+    held: {},
+    total: articles.length,
+    longestUm: 5 * M,
+  };
+  show(<StockPage />, [
+    ...HOUSE,
+    [wallQuery({ each: 6 }).queryKey, { pages: [page], pageParams: [0] }],
+    [articlesQuery.queryKey, articles],
+  ]);
+}
+
+it('offers the first article where there is none', () => {
+  wall([], []);
+  expect(screen.getAllByRole('button', { name: 'New article' })).toHaveLength(2);
+});
+
+it('says which spools are sealed, and shows flaws and joins as what they are', () => {
+  wall(
+    [article({}), GLUE],
+    [
+      holding({ openedAt: '2031-03-02T08:00:00Z', flawsUm: [M], joinsUm: [2 * M] }),
+      holding({ id: 12, label: 'H012', kind: 'HANK' }),
+      holding({ id: 13, label: 'B013', kind: 'BOX', articleId: 7, quantity: 18_450 }),
+    ],
+  );
+  expect(screen.getAllByText(/sealed/)).toHaveLength(1);
+  expect(within(screen.getByRole('button', { name: /Hank H012/ })).getByText(/sealed/)).toBeTruthy();
+  const marked = screen.getByRole('button', { name: /Spool S011/ });
+  expect(within(marked).getAllByTitle('flaw')).toHaveLength(1);
+  expect(within(marked).getAllByTitle('join')).toHaveLength(1);
+  expect(screen.getByRole('button', { name: /Box B013/ }).textContent).toContain('18.45 ml');
 });

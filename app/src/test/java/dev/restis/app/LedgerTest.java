@@ -135,6 +135,34 @@ class LedgerTest extends RestisTest {
         assertThat(act(spool, "split", taken("4 m"))).isEqualTo(422);
     }
 
+    /** Sealed until somebody opens it or takes of it; a join keeps strands off as a flaw does, and is shown as what it is. */
+    @Test
+    void aSpoolIsSealedUntilItIsOpenedAndItsJoinsAreNoFlaws() throws Exception {
+        long spool = put("SL15", "OP-1", "10 m");
+        assertThat(wall(spool).path("openedAt").isMissingNode()).isTrue();
+        assertThat(act(spool, "flaw", "{\"at\": \"3 m\", \"units\": \"METRIC\", \"mark\": \"JOIN\", \"there\": true}"))
+                .isEqualTo(204);
+        assertThat(wall(spool).path("joinsUm").path(0).asLong()).isEqualTo(3_000_000);
+        assertThat(wall(spool).path("flawsUm")).isEmpty();
+        assertThat(act(spool, "open", "")).isEqualTo(204);
+        assertThat(act(spool, "open", "")).isEqualTo(409);
+        assertThat(wall(spool).path("openedAt").asString()).isNotEmpty();
+        assertThat(ask("/api/stock/holdings/" + spool + "/events").body())
+                .extracting(e -> e.path("what").asString())
+                .containsExactly("OPENED", "JOINED");
+        long part = tell("/api/stock/holdings/" + spool + "/split", taken("4 m"))
+                .body()
+                .path("id")
+                .asLong();
+        assertThat(wall(part).path("joinsUm").path(0).asLong()).isEqualTo(3_000_000);
+        assertThat(wall(part).path("openedAt").asString())
+                .as("a part has no seal")
+                .isNotEmpty();
+        long second = put("SL15", "OP-2", "10 m");
+        assertThat(act(second, "away/SELL", taken("1 m"))).isEqualTo(204);
+        assertThat(wall(second).path("openedAt").asString()).isNotEmpty();
+    }
+
     @Test
     void whatIsThrownAwayCanBeTakenBackOnceByARowAgainstIt() throws Exception {
         long spool = put("SL15", "TB-1", "10 m");

@@ -19,6 +19,8 @@ import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cord.Hardware;
 import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.piece.Occasion;
+import dev.restis.core.stock.Unit;
 import java.time.DayOfWeek;
 import java.util.HashMap;
 import java.util.List;
@@ -155,6 +157,13 @@ class DemoWorkshop {
         part(ArticleKind.CENTREPIECE, "CP24", "Gull centrepiece", "24 mm", "6 mm", "1.6 mm");
         part(ArticleKind.SLIDE_BEAD, "SB8", "Lined slide bead", "9 mm", "10 mm", "5.4 mm");
         part(ArticleKind.CHARM, "CM9", "Lantern charm", "9 mm", "1 mm");
+        consumable(
+                "GL20",
+                "Cord glue",
+                "#D9CFA8",
+                Unit.MILLILITRE,
+                Map.of(Occasion.END_GLUED, "0.05 ml", Occasion.ELASTIC, "0.1 ml"));
+        consumable("BAG1", "Paper bag", "#B89B72", Unit.PIECE, Map.of(Occasion.PIECE, "1"));
 
         receive("NT2", "NT-61", 1, "100 m", "14.90", "A1", "75 m");
         receive("NT2", "NT-64", 1, "100 m", "15.40", "A1", null);
@@ -193,6 +202,8 @@ class DemoWorkshop {
         receive("CP24", "CP-1", 1, "8", "12.80", "C2", null);
         receive("SB8", "SB-1", 1, "12", "13.20", "C2", null);
         receive("CM9", "CM-1", 1, "15", "9.75", "C2", null);
+        receive("GL20", "GL-1", 2, "20 ml", "9.60", "C4", null);
+        receive("BAG1", "BAG-1", 2, "250", "19.00", "C4", null);
 
         setRight("NT-61", "62.4 m");
         setRight("OA-33", "48.15 m");
@@ -251,6 +262,23 @@ class DemoWorkshop {
                         code, ArticleKind.CORD, name, colour, material, diameter, "30 cm", null, UnitSystem.METRIC)));
     }
 
+    private void consumable(String code, String name, String colour, Unit unit, Map<Occasion, String> uses) {
+        ids.put(
+                code,
+                articles.add(new Articles.NewArticle(
+                        code,
+                        ArticleKind.CONSUMABLE,
+                        name,
+                        colour,
+                        null,
+                        null,
+                        null,
+                        null,
+                        unit,
+                        uses,
+                        UnitSystem.METRIC)));
+    }
+
     private void bead(String code, String name, String colour, String... measures) {
         hardware(ArticleKind.BEAD, code, name, colour, measures);
     }
@@ -277,7 +305,7 @@ class DemoWorkshop {
     private void receive(
             String article, String lot, int putUps, String each, String price, String shelf, @Nullable String flaw) {
         NewReceipt line =
-                new NewReceipt(id(article), lot, putUps, each, price, shelf, null, flaw, null, UnitSystem.METRIC);
+                new NewReceipt(id(article), lot, putUps, each, price, shelf, null, flaw, null, null, UnitSystem.METRIC);
         ids.put(lot, goodsIn.take(NewNote.of(line)).holdings().get(0));
     }
 

@@ -12,6 +12,7 @@ import dev.restis.core.order.OrderLife;
 import dev.restis.core.order.OrderProgress;
 import dev.restis.core.order.OrderState;
 import dev.restis.core.piece.MakingTime;
+import dev.restis.core.stock.Unit;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
@@ -63,7 +64,7 @@ class OrderReads {
             List<History.EventView> history) {}
 
     /** An article of which there is not enough for the whole order. */
-    record ShortageView(String code, String name, boolean cord, long needed, long free, long onHand) {}
+    record ShortageView(String code, String name, Unit unit, long needed, long free, long onHand) {}
 
     private final OrderStore store;
     private final PieceDesk desk;
@@ -149,7 +150,7 @@ class OrderReads {
                 .map(e -> new ShortageView(
                         e.getKey().code(),
                         e.getKey().name(),
-                        e.getKey().kind() == Article.ArticleKind.CORD,
+                        e.getKey().unit(),
                         e.getValue(),
                         Math.max(0, sitting.free(e.getKey(), order.id())),
                         e.getKey().onHand()))

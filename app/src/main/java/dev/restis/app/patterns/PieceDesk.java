@@ -9,6 +9,7 @@ import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.stock.Article;
 import dev.restis.app.stock.ArticleReading;
 import dev.restis.app.stock.Articles;
+import dev.restis.app.stock.Articles.ConsumableUse;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cord.Cord;
 import dev.restis.core.cost.Estimate;
@@ -22,6 +23,7 @@ import dev.restis.core.picture.PictureDrawer.Detail;
 import dev.restis.core.piece.Check.Verdict;
 import dev.restis.core.piece.MakingTime;
 import dev.restis.core.piece.MarginPolicy;
+import dev.restis.core.piece.Occasion;
 import dev.restis.core.piece.PieceRequest;
 import dev.restis.core.piece.PieceWorker;
 import dev.restis.core.piece.TakeUp;
@@ -30,7 +32,6 @@ import dev.restis.core.piece.WorkedPiece;
 import dev.restis.core.piece.WorkedStrand;
 import dev.restis.core.stock.Balance;
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -98,18 +99,20 @@ public class PieceDesk {
      * A worked-out piece with the articles it is made of and what it should cost.
      *
      * @param parts the chosen article of each hardware slot, in the pattern's order
+     * @param consumables what it uses up besides, as their units count
      */
-    public record Worked(PieceSpec spec, WorkedPiece piece, List<Article> cords, Map<String, Article> parts) {
+    public record Worked(
+            PieceSpec spec,
+            WorkedPiece piece,
+            List<Article> cords,
+            Map<String, Article> parts,
+            Map<Article, Long> consumables) {
 
         public PieceCost estimate() {
-            BigDecimal hardware = BigDecimal.ZERO;
-            for (Map.Entry<Article, Integer> part : hardware().entrySet()) {
-                hardware = hardware.add(part.getKey().unitPrice().multiply(BigDecimal.valueOf(part.getValue())));
-            }
-            return Estimate.of(
-                    piece,
-                    cords.stream().map(Article::unitPrice).toList(),
-                    hardware.setScale(Balance.SCALE, RoundingMode.HALF_EVEN));
+            BigDecimal hardware = picked().entrySet().stream()
+                    .map(e -> e.getKey().price(e.getValue()))
+                    .reduce(BigDecimal.ZERO.setScale(Balance.SCALE), BigDecimal::add);
+            return Estimate.of(piece, cords.stream().map(Article::unitPrice).toList(), hardware);
         }
 
         /** How many of each article the piece takes; one article may serve in two slots. */
@@ -124,13 +127,21 @@ public class PieceDesk {
             return counts;
         }
 
-        /** What one piece takes of each article: micrometres of cord, pieces of hardware. */
+        /** What is laid out for one piece besides its cord: parts and consumables, as their units count. */
+        public Map<Article, Long> picked() {
+            Map<Article, Long> picked = new LinkedHashMap<>();
+            hardware().forEach((article, count) -> picked.put(article, (long) count));
+            consumables.forEach((article, quantity) -> picked.merge(article, quantity, Long::sum));
+            return picked;
+        }
+
+        /** What one piece takes of each article, as their units count. */
         public Map<Article, Long> needed() {
             Map<Article, Long> needed = new LinkedHashMap<>();
             for (WorkedStrand strand : piece.strands()) {
                 needed.merge(cords.get(strand.slot()), strand.cutLength().micrometres(), Long::sum);
             }
-            hardware().forEach((article, count) -> needed.merge(article, (long) count, Long::sum));
+            picked().forEach((article, quantity) -> needed.merge(article, quantity, Long::sum));
             return needed;
         }
 
@@ -212,7 +223,19 @@ public class PieceDesk {
             Map<String, Article> parts = new LinkedHashMap<>();
             spec.parts().forEach(p -> parts.put(p.slot(), article(p.article())));
             return new Worked(
-                    spec, piece, spec.articles().stream().map(this::article).toList(), parts);
+                    spec, piece, spec.articles().stream().map(this::article).toList(), parts, consumables(piece));
+        }
+
+        private Map<Article, Long> consumables(WorkedPiece piece) {
+            Map<Occasion, Integer> times = Occasion.of(piece);
+            Map<Article, Long> used = new LinkedHashMap<>();
+            for (ConsumableUse use : articles.uses()) {
+                long quantity = use.quantity() * times.getOrDefault(use.occasion(), 0);
+                if (quantity > 0) {
+                    used.merge(article(use.article()), quantity, Long::sum);
+                }
+            }
+            return used;
         }
 
         /** The worst of a piece's checks but for those of stock. */

@@ -16,10 +16,12 @@ import dev.restis.core.piece.Check.Verdict;
 import dev.restis.core.piece.WorkedStrand;
 import dev.restis.core.stock.Sufficiency;
 import dev.restis.core.stock.Sufficiency.Supply;
+import dev.restis.core.stock.Unit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** Whether what lies on the shelves is enough, and which other colours would do; the cut list decides lot by lot. */
 final class StockChecks {
@@ -42,6 +44,10 @@ final class StockChecks {
     List<CheckView> all() {
         List<CheckView> checks = new ArrayList<>();
         worked.needed().forEach((article, each) -> {
+            if (article.kind() == ArticleKind.CONSUMABLE) {
+                consumable(article, each).ifPresent(checks::add);
+                return;
+            }
             if (article.kind() != ArticleKind.CORD) {
                 checks.add(hardware(article, each));
                 return;
@@ -154,6 +160,27 @@ final class StockChecks {
                 Map.of("needed", (double) count, "free", (double) free(article), "onHand", (double) article.onHand()),
                 named(article),
                 List.of());
+    }
+
+    /** Glue that runs out is worth a word, but no piece waits for it: how much is used is a guess. */
+    private Optional<CheckView> consumable(Article article, long each) {
+        long needed = each * wanted.quantity();
+        return free(article) >= needed
+                ? Optional.empty()
+                : Optional.of(new CheckView(
+                        "consumable." + article.unit(),
+                        Verdict.TIGHT,
+                        article.unit() == Unit.METRE ? Map.of("needed", needed, "free", free(article)) : Map.of(),
+                        article.unit() == Unit.METRE
+                                ? Map.of()
+                                : Map.of(
+                                        "needed",
+                                                (double) needed / article.unit().parts(),
+                                        "free",
+                                                (double) free(article)
+                                                        / article.unit().parts()),
+                        named(article),
+                        List.of()));
     }
 
     static String named(Article article) {

@@ -54,7 +54,7 @@ public class Batches {
             List<Length> tails) {}
 
     /** Hardware that a piece in a batch needs. */
-    public record PartNeed(long piece, long article, int quantity) {}
+    public record PartNeed(long piece, long article, long quantity) {}
 
     private static final int MOST_PIECES = 2000;
 
@@ -121,7 +121,8 @@ public class Batches {
                     s.tails().stream().map(Length::micrometres).toArray(Long[]::new)
                 });
             }
-            worked.hardware().forEach((article, count) -> parts.add(new Object[] {piece.piece(), article.id(), count}));
+            worked.picked()
+                    .forEach((article, quantity) -> parts.add(new Object[] {piece.piece(), article.id(), quantity}));
             PieceCost estimate = worked.estimate();
             estimates.add(new Object[] {piece.piece(), estimate.used(), estimate.tails(), estimate.hardware()});
         }

@@ -6,7 +6,10 @@ import dev.restis.core.cord.Hardware;
 import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.cord.Material;
 import dev.restis.core.measure.Length;
+import dev.restis.core.stock.Balance;
+import dev.restis.core.stock.Unit;
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.EnumMap;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -18,15 +21,17 @@ import org.jspecify.annotations.Nullable;
  * @param diameterUm of a cord, or of a part across
  * @param keepUm least length of this cord worth keeping as a remnant
  * @param thickestUm of a cord, the most that any lot on hand measures; the diameter where none is measured
- * @param onHand micrometres of cord, or pieces of hardware
+ * @param unit what it is priced by; all amounts of it are whole parts of that, see {@link Unit}
+ * @param onHand as the unit counts
  * @param bestLot the most of it that is of one lot
  * @param made the material of a cord with the house's factors
- * @param unitPrice what a metre or a piece on hand cost; that of all receipts when nothing is on hand; 0 before the first
+ * @param unitPrice what a unit on hand cost; that of all receipts when nothing is on hand; 0 before the first
  */
 public record Article(
         long id,
         String code,
         ArticleKind kind,
+        Unit unit,
         String name,
         String colour,
         @Nullable String material,
@@ -54,10 +59,17 @@ public record Article(
         CENTREPIECE,
         BUTTON,
         BREAKAWAY,
-        CHARM;
+        CHARM,
+        /** Glue, thread, bags: what pieces use up without its being chosen for them. */
+        CONSUMABLE;
 
         public static ArticleKind of(Hardware.Kind kind) {
             return valueOf(kind.name());
+        }
+
+        /** Whether it is threaded or mounted. */
+        public boolean part() {
+            return this != CORD && this != CONSUMABLE;
         }
 
         Hardware.Kind hardware() {
@@ -95,6 +107,13 @@ public record Article(
                             }));
         }
         return new Hardware(kind.hardware(), measures);
+    }
+
+    /** What so much of it is worth at the price of what is on hand. */
+    public BigDecimal price(long quantity) {
+        return unitPrice
+                .multiply(BigDecimal.valueOf(quantity))
+                .divide(BigDecimal.valueOf(unit.parts()), Balance.SCALE, RoundingMode.HALF_EVEN);
     }
 
     Length keepLength() {

@@ -70,15 +70,19 @@ public class ArticleCards {
     /**
      * An article's card.
      *
+     * @param version for whoever changes it
      * @param densityUgM what a metre weighs, micrograms; only of cord, where it is known
+     * @param uses of a consumable, how much of it a piece takes
      */
     record CardView(
             Article article,
+            int version,
             @Nullable Long densityUgM,
             List<PutUpView> putUps,
             List<LotView> lots,
             List<PromisedView> promised,
-            List<GaugeFit> fits) {}
+            List<GaugeFit> fits,
+            List<Articles.ConsumableUse> uses) {}
 
     private final Articles articles;
     private final Suppliers suppliers;
@@ -97,6 +101,7 @@ public class ArticleCards {
                 .orElseThrow(() -> new NotFound("notFound"));
         return new CardView(
                 article,
+                articles.version(article.id()),
                 density(article.id()).orElse(null),
                 suppliers.putUps(article.id()),
                 jdbc.sql("""
@@ -104,7 +109,10 @@ public class ArticleCards {
                                 where article_id = ? order by received_on desc, id desc
                                 """).param(article.id()).query(LotView.class).list(),
                 promised(article.id()),
-                fits(article));
+                fits(article),
+                articles.consumableUses().stream()
+                        .filter(u -> u.article() == article.id())
+                        .toList());
     }
 
     private Optional<Long> density(long article) {
@@ -130,8 +138,11 @@ public class ArticleCards {
     private List<GaugeFit> fits(Article article) {
         boolean cord = article.kind() == ArticleKind.CORD;
         List<GaugeFit> fits = new ArrayList<>();
+        if (article.kind() == ArticleKind.CONSUMABLE) {
+            return fits;
+        }
         for (Article other : articles.all()) {
-            if ((other.kind() == ArticleKind.CORD) != cord) {
+            if (cord ? other.kind().part() : other.kind() == ArticleKind.CORD) {
                 PartFit fit = cord
                         ? PartFit.of(other.hardware(), article.cord())
                         : PartFit.of(article.hardware(), other.cord());

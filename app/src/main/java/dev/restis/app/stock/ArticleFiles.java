@@ -12,6 +12,8 @@ import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.piece.Occasion;
+import dev.restis.core.stock.Unit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
@@ -48,7 +50,9 @@ class ArticleFiles {
             "length",
             "hole",
             "inner width",
-            "bar");
+            "bar",
+            "unit",
+            "use");
     private static final Map<Measure, String> COLUMN_OF = new EnumMap<>(Map.of(
             Measure.ACROSS, "across",
             Measure.LENGTH, "length",
@@ -181,11 +185,7 @@ class ArticleFiles {
     private Understood understand(
             long number, Map<String, String> cells, UnitSystem units, Map<String, ArticleRow> there, Set<String> seen) {
         List<Fault> faults = new ArrayList<>();
-        String kindText =
-                cells.getOrDefault("kind", "").strip().toUpperCase(Locale.ROOT).replace(' ', '_');
-        Optional<ArticleKind> kind = Arrays.stream(ArticleKind.values())
-                .filter(k -> k.name().equals(kindText))
-                .findFirst();
+        Optional<ArticleKind> kind = Optional.ofNullable(named(ArticleKind.values(), cells.getOrDefault("kind", "")));
         NewArticle input = input(cells, kind.orElse(ArticleKind.CORD), units);
         List<Fault> found = new ArrayList<>();
         ArticleRow read = articles.read(input, found);
@@ -200,6 +200,8 @@ class ArticleFiles {
         ArticleRow now = there.get(read.code());
         if (now != null && kind.isPresent() && now.kind() != read.kind()) {
             faults.add(Fault.of("kind", "article.kindStays", read.code()));
+        } else if (now != null && kind.isPresent() && now.unit() != read.unit()) {
+            faults.add(Fault.of("unit", "article.unitStays", read.code()));
         }
         List<Change> changes = faults.isEmpty() && now != null ? changes(now, read) : List.of();
         RowState state = !faults.isEmpty()
@@ -225,10 +227,46 @@ class ArticleFiles {
                 cells.get("diameter"),
                 cells.get("keep"),
                 measures,
+                unit(cells.getOrDefault("unit", "")),
+                uses(cells.getOrDefault("use", "")),
                 units);
     }
 
+    private static @Nullable Unit unit(String text) {
+        return named(Unit.values(), text);
+    }
+
+    /** How an enum's constant is written in a file. */
+    static String plainName(Enum<?> constant) {
+        return constant.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+
+    private static <E extends Enum<E>> @Nullable E named(E[] all, String text) {
+        return Arrays.stream(all)
+                .filter(e -> plainName(e).equals(text.strip().toLowerCase(Locale.ROOT)))
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** Uses as {@code end glued: 0.05 ml; piece: 1}; what names no occasion counts for every piece, to be told as unread. */
+    private static Map<Occasion, String> uses(String text) {
+        Map<Occasion, String> uses = new EnumMap<>(Occasion.class);
+        for (String part : text.split(";")) {
+            String[] sides = part.split(":", 2);
+            Occasion occasion = named(Occasion.values(), sides[0]);
+            if (!part.isBlank()) {
+                uses.put(
+                        occasion == null ? Occasion.PIECE : occasion,
+                        occasion == null || sides.length < 2 ? part.strip() : sides[1]);
+            }
+        }
+        return uses;
+    }
+
     private static String column(String field) {
+        if (field.startsWith("uses.")) {
+            return "use";
+        }
         return COLUMN_OF.entrySet().stream()
                 .filter(e -> field.equals("measures." + e.getKey()))
                 .map(Map.Entry::getValue)
@@ -252,8 +290,8 @@ class ArticleFiles {
         if (said instanceof Long micrometres) {
             return new Length(micrometres).toString();
         }
-        if (said instanceof ArticleKind kind) {
-            return kind.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        if (said instanceof Enum<?> constant) {
+            return plainName(constant);
         }
         return said == null ? "" : said.toString();
     }

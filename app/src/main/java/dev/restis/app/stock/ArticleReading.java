@@ -23,6 +23,7 @@ public final class ArticleReading {
     private final Map<Long, Article> byId = new LinkedHashMap<>();
     private final Map<String, Article> byCode = new HashMap<>();
     private final Map<Promise, Long> promised = new HashMap<>();
+    private @Nullable List<Articles.ConsumableUse> uses;
     private int asked;
     private boolean complete;
 
@@ -71,6 +72,15 @@ public final class ArticleReading {
     /** Other cords of the same material and gauge. */
     public List<Articles.Tint> alike(Article cord) {
         return articles.alike(cord);
+    }
+
+    /** What pieces use up, of all consumables. */
+    public List<Articles.ConsumableUse> uses() {
+        if (uses == null) {
+            uses = articles.consumableUses();
+            ahead(uses.stream().map(Articles.ConsumableUse::article).toList());
+        }
+        return uses;
     }
 
     /** What of an article is promised to orders, but for one. */

@@ -2,16 +2,26 @@ package dev.restis.app.stock;
 
 import dev.restis.app.stock.Article.ArticleKind;
 import dev.restis.core.cord.Hardware.Measure;
+import dev.restis.core.piece.Occasion;
+import dev.restis.core.stock.Unit;
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.MapKeyColumn;
+import jakarta.persistence.MapKeyEnumerated;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 @Entity
@@ -30,6 +40,9 @@ class ArticleRow {
 
     @Enumerated(EnumType.STRING)
     private ArticleKind kind;
+
+    @Enumerated(EnumType.STRING)
+    private Unit unit;
 
     private String name;
     private String colour;
@@ -51,17 +64,29 @@ class ArticleRow {
 
     private @Nullable Long barUm;
 
+    @ElementCollection
+    @CollectionTable(name = "consumable_use", joinColumns = @JoinColumn(name = "article_id"))
+    @MapKeyColumn(name = "occasion")
+    @MapKeyEnumerated(EnumType.STRING)
+    @Column(name = "quantity")
+    private Map<Occasion, Long> uses = new TreeMap<>();
+
     protected ArticleRow() {}
 
-    ArticleRow(String code, ArticleKind kind, String name, String colour) {
+    ArticleRow(String code, ArticleKind kind, Unit unit, String name, String colour) {
         this.code = code;
         this.kind = kind;
+        this.unit = unit;
         this.name = name;
         this.colour = colour;
     }
 
     long id() {
         return id;
+    }
+
+    int version() {
+        return version;
     }
 
     String code() {
@@ -72,7 +97,16 @@ class ArticleRow {
         return kind;
     }
 
-    /** Everything but its code and kind. */
+    Unit unit() {
+        return unit;
+    }
+
+    /** How much of a consumable a piece takes at each occasion. */
+    Map<Occasion, Long> uses() {
+        return uses;
+    }
+
+    /** Everything but its code, kind and unit. */
     void takeOver(ArticleRow other) {
         name = other.name;
         colour = other.colour;
@@ -83,6 +117,10 @@ class ArticleRow {
         holeUm = other.holeUm;
         innerWidthUm = other.innerWidthUm;
         barUm = other.barUm;
+        if (!uses.equals(other.uses)) {
+            uses.clear();
+            uses.putAll(other.uses);
+        }
     }
 
     /** What is said of it besides its code, by the names of a file's columns; the numbers are micrometres. */
@@ -98,7 +136,18 @@ class ArticleRow {
         put(said, "hole", holeUm);
         put(said, "inner width", innerWidthUm);
         put(said, "bar", barUm);
+        if (kind == ArticleKind.CONSUMABLE) {
+            said.put("unit", unit);
+            put(said, "use", uses.isEmpty() ? null : usesText());
+        }
         return said;
+    }
+
+    private String usesText() {
+        return uses.entrySet().stream()
+                .sorted(Map.Entry.comparingByKey())
+                .map(e -> ArticleFiles.plainName(e.getKey()) + ": " + unit.write(e.getValue()))
+                .collect(Collectors.joining("; "));
     }
 
     private static void put(Map<String, Object> said, String name, @Nullable Object value) {

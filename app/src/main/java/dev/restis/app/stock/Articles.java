@@ -1,6 +1,7 @@
 package dev.restis.app.stock;
 
 import dev.restis.app.measures.Materials;
+import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
@@ -12,10 +13,13 @@ import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.LengthReader;
 import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.piece.Occasion;
+import dev.restis.core.stock.Unit;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -37,6 +41,8 @@ public class Articles {
      * @param diameter of a cord
      * @param keep the least length of a cord worth keeping
      * @param measures of a part, those that its kind has
+     * @param unit what a consumable is counted in
+     * @param uses how much of a consumable a piece takes at each occasion
      */
     public record NewArticle(
             String code,
@@ -47,7 +53,27 @@ public class Articles {
             @Nullable String diameter,
             @Nullable String keep,
             @Nullable Map<Measure, String> measures,
-            UnitSystem units) {}
+            @Nullable Unit unit,
+            @Nullable Map<Occasion, String> uses,
+            UnitSystem units) {
+
+        /** A cord or a part. */
+        public NewArticle(
+                String code,
+                ArticleKind kind,
+                String name,
+                String colour,
+                @Nullable String material,
+                @Nullable String diameter,
+                @Nullable String keep,
+                @Nullable Map<Measure, String> measures,
+                UnitSystem units) {
+            this(code, kind, name, colour, material, diameter, keep, measures, null, null, units);
+        }
+    }
+
+    /** How much of a consumable a piece takes each time the occasion arises in it. */
+    public record ConsumableUse(long article, Occasion occasion, long quantity) {}
 
     private static final Pattern CODE = Pattern.compile("[A-Z0-9][A-Z0-9-]{0,11}");
     private static final Pattern COLOUR = Pattern.compile("#[0-9A-Fa-f]{6}");
@@ -59,13 +85,13 @@ public class Articles {
                        max(measured_um) filter (where quantity > 0) as measured_um,
                        bool_or(measured_um is null) filter (where quantity > 0) as some_unmeasured
                 from lot %s group by article_id)
-            select a.id, a.code, a.kind, a.name, a.colour, a.material, a.diameter_um, a.keep_um, a.length_um, a.hole_um,
+            select a.id, a.code, a.kind, a.unit, a.name, a.colour, a.material, a.diameter_um, a.keep_um, a.length_um, a.hole_um,
                    a.inner_width_um, a.bar_um,
                    case when m.some_unmeasured then greatest(m.measured_um, a.diameter_um)
                         else coalesce(m.measured_um, a.diameter_um) end as thickest_um,
                    coalesce(m.quantity, 0) as on_hand, coalesce(m.best_lot, 0) as best_lot,
                    round(coalesce(case when m.quantity > 0 then m.value / m.quantity else m.paid / nullif(m.received, 0) end, 0)
-                         * case when a.kind = 'CORD' then 1000000 else 1 end, 6) as unit_price
+                         * case a.unit when 'METRE' then 1000000 when 'PIECE' then 1 else 1000 end, 6) as unit_price
             from article a left join moved m on m.article_id = a.id
             """;
 
@@ -146,6 +172,7 @@ public class Articles {
                 row.getLong("id"),
                 row.getString("code"),
                 ArticleKind.valueOf(row.getString("kind")),
+                Unit.valueOf(row.getString("unit")),
                 row.getString("name"),
                 row.getString("colour"),
                 material,
@@ -160,6 +187,14 @@ public class Articles {
                 row.getLong("best_lot"),
                 row.getBigDecimal("unit_price"),
                 material == null ? null : book.get(material));
+    }
+
+    /** What pieces use up, of all consumables. */
+    @Transactional(readOnly = true)
+    public List<ConsumableUse> consumableUses() {
+        return jdbc.sql("select article_id as article, occasion, quantity from consumable_use order by 1, 2")
+                .query(ConsumableUse.class)
+                .list();
     }
 
     public ArticleReading reading() {
@@ -184,6 +219,27 @@ public class Articles {
         return store.saveAndFlush(row).id();
     }
 
+    int version(long id) {
+        return jdbc.sql("select version from article where id = ?")
+                .param(id)
+                .query(Integer.class)
+                .single();
+    }
+
+    /**
+     * Makes an article what is typed; it stays of its kind.
+     *
+     * @throws Conflict when it is no longer of that version
+     */
+    @Transactional
+    void change(NewArticle input, int version) {
+        ArticleRow there = store.findByCode(input.code()).orElseThrow(() -> new NotFound("notFound"));
+        if (there.version() != version) {
+            throw new Conflict("changedMeanwhile");
+        }
+        change(input);
+    }
+
     /** Makes an article what is typed; it stays of its kind. */
     @Transactional
     void change(NewArticle input) {
@@ -192,6 +248,8 @@ public class Articles {
         ArticleRow there = store.findByCode(row.code()).orElseThrow(() -> new NotFound("notFound"));
         if (there.kind() != row.kind()) {
             faults.add(Fault.of("kind", "article.kindStays", there.code()));
+        } else if (there.unit() != row.unit()) {
+            faults.add(Fault.of("unit", "article.unitStays", there.code()));
         }
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
@@ -210,7 +268,7 @@ public class Articles {
         if (!COLOUR.matcher(input.colour()).matches()) {
             faults.add(Fault.of("colour", "article.colour", input.colour()));
         }
-        ArticleRow row = new ArticleRow(code, input.kind(), name, input.colour());
+        ArticleRow row = new ArticleRow(code, input.kind(), unit(input, faults), name, input.colour());
         Measures measures = new Measures(input, faults);
         if (input.kind() == ArticleKind.CORD) {
             if (!materials.book().containsKey(String.valueOf(input.material()))) {
@@ -219,6 +277,8 @@ public class Articles {
             row.material = input.material();
             row.diameterUm = measures.read("diameter", input.diameter(), Cord.THINNEST, Cord.THICKEST);
             row.keepUm = measures.read("keep", input.keep(), mm(50), mm(5000));
+        } else if (input.kind() == ArticleKind.CONSUMABLE) {
+            row.uses().putAll(uses(input, row.unit(), faults));
         } else {
             Map<Measure, String> given = input.measures() == null ? Map.of() : input.measures();
             for (Measure measure : input.kind().hardware().measures()) {
@@ -228,6 +288,30 @@ public class Articles {
             }
         }
         return row;
+    }
+
+    private static Unit unit(NewArticle input, List<Fault> faults) {
+        if (input.kind() == ArticleKind.CONSUMABLE && input.unit() == null) {
+            faults.add(Fault.of("unit", "missing"));
+        }
+        if (input.kind() == ArticleKind.CONSUMABLE && input.unit() != null) {
+            return input.unit();
+        }
+        return input.kind() == ArticleKind.CORD ? Unit.METRE : Unit.PIECE;
+    }
+
+    private static Map<Occasion, Long> uses(NewArticle input, Unit unit, List<Fault> faults) {
+        Map<Occasion, Long> uses = new EnumMap<>(Occasion.class);
+        Map<Occasion, String> typed = input.uses() == null ? Map.of() : input.uses();
+        typed.forEach((occasion, text) -> Texts.given(text).ifPresent(given -> {
+            Optional<Long> amount = unit.read(given, input.units());
+            if (amount.filter(a -> a > 0 && a <= unit.most()).isEmpty()) {
+                faults.add(
+                        Fault.of("uses." + occasion, "amount.unread", given, unit.write(1), unit.write(unit.most())));
+            }
+            uses.put(occasion, amount.orElse(0L));
+        }));
+        return uses;
     }
 
     private static Length mm(long millimetres) {

@@ -6,6 +6,7 @@ import dev.restis.core.stock.Reorder;
 import dev.restis.core.stock.RunningOut;
 import dev.restis.core.stock.RunningOut.Level;
 import dev.restis.core.stock.ServiceLevel;
+import dev.restis.core.stock.Unit;
 import dev.restis.core.stock.Usage;
 import java.math.BigDecimal;
 import java.sql.Timestamp;
@@ -63,7 +64,7 @@ class Buying {
             BigDecimal price) {}
 
     /**
-     * An article as a buyer sees it; amounts are micrometres of cord or pieces.
+     * An article as a buyer sees it; amounts are as its unit counts.
      *
      * @param owed promised to orders and not cut yet
      * @param weekly what a usual week uses; 0 where no habit is known yet
@@ -77,7 +78,7 @@ class Buying {
             String code,
             String name,
             String colour,
-            boolean cord,
+            Unit unit,
             long onHand,
             long owed,
             long onOrder,
@@ -132,7 +133,7 @@ class Buying {
                             article.code(),
                             article.name(),
                             article.colour(),
-                            article.kind() == Article.ArticleKind.CORD,
+                            article.unit(),
                             article.onHand(),
                             promised,
                             sum(arriving),

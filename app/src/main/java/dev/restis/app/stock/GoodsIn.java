@@ -156,11 +156,12 @@ public class GoodsIn {
                 .update();
         long lot = lot(line);
         line.measured().map(Length::micrometres).ifPresent(um -> stock.keepMeasured(lot, um));
-        Kind kind = line.article().kind() == Article.ArticleKind.CORD ? Kind.SPOOL : Kind.BOX;
+        Kind wound = line.hank() ? Kind.HANK : Kind.SPOOL;
+        Kind kind = line.article().kind() == Article.ArticleKind.CORD ? wound : Kind.BOX;
         List<Long> made = new ArrayList<>();
         for (BigDecimal price : Shares.of(line.price().add(freight), Collections.nCopies(line.putUps(), 1L))) {
             HoldingRow holding = stock.hold(lot, kind, line.shelf(), null);
-            line.flawsFromFreeEnd().forEach(at -> holding.flawsBehind.add(line.quantity() - at));
+            line.flawsFromFreeEnd().forEach(at -> holding.flawsBehind.put(line.quantity() - at, HoldingRow.Mark.FLAW));
             entities.flush();
             ledger.post(Movement.RECEIVE, holding.id(), line.quantity(), price, Cause.of("lot " + line.lot()));
             made.add(holding.id());

@@ -5,6 +5,7 @@ import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.app.stock.HoldingRow.Kind;
+import dev.restis.app.stock.HoldingRow.Mark;
 import dev.restis.app.stock.LedgerRow.Cause;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.measure.Fault;
@@ -92,10 +93,12 @@ class HoldingActs {
         HoldingRow part = stock.hold(from.lotId(), kind, from.shelf(), holding);
         long left = balance.quantity() - quantity;
         // A flaw that lies within the part lies as far from the part's far end as it lay behind what stays.
-        from.flawsBehind.stream()
-                .filter(f -> f > left && f < balance.quantity())
-                .forEach(f -> part.flawsBehind.add(f - left));
-        from.flawsBehind.removeIf(f -> f >= left);
+        from.flawsBehind.forEach((behind, mark) -> {
+            if (behind > left && behind < balance.quantity()) {
+                part.flawsBehind.put(behind - left, mark);
+            }
+        });
+        from.flawsBehind.keySet().removeIf(behind -> behind >= left);
         entities.flush();
         Cause cause = Cause.of("from " + from.label());
         BigDecimal value = balance.costOf(quantity);
@@ -144,9 +147,10 @@ class HoldingActs {
      * Marks a flaw or a join, or takes the mark off again.
      *
      * @param at its distance from the free end
+     * @param mark what it is; when it is taken off, whatever it is
      */
     @Transactional
-    public void flaw(long holding, @Nullable String at, UnitSystem units, boolean there) {
+    public void flaw(long holding, @Nullable String at, UnitSystem units, Mark mark, boolean there) {
         HoldingRow row = holding(holding);
         List<Fault> faults = new ArrayList<>();
         Balance balance = ledger.lock(holding);
@@ -162,10 +166,24 @@ class HoldingActs {
         }
         reject(faults);
         long behind = balance.quantity() - read.orElseThrow();
-        if (there ? !row.flawsBehind.add(behind) : !row.flawsBehind.remove(behind)) {
+        if (there ? row.flawsBehind.putIfAbsent(behind, mark) != null : row.flawsBehind.remove(behind) == null) {
             throw new Rejected(Fault.of("at", there ? "flaw.there" : "flaw.none"));
         }
-        event(holding, there ? "FLAWED" : "UNFLAWED", read.orElseThrow().toString());
+        event(holding, there ? mark.event : "UNFLAWED", read.orElseThrow().toString());
+    }
+
+    /** Breaks the seal before anything is taken: what is open is used first. */
+    @Transactional
+    public void open(long holding) {
+        holding(holding);
+        int opened = jdbc.sql("update holding set opened_at = :now where id = :id and opened_at is null")
+                .param("now", Timestamp.from(clock.instant()))
+                .param("id", holding)
+                .update();
+        if (opened == 0) {
+            throw new Conflict("holding.open");
+        }
+        event(holding, "OPENED", "");
     }
 
     /** Takes a movement back by a row against it. */

@@ -10,10 +10,11 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.JoinColumn;
+import jakarta.persistence.MapKeyColumn;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
-import java.util.Set;
-import java.util.TreeSet;
+import java.util.Map;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
 @Entity
@@ -23,6 +24,7 @@ class HoldingRow {
 
     enum Kind {
         SPOOL("S"),
+        HANK("H"),
         REMNANT("R"),
         BOX("B");
 
@@ -30,6 +32,19 @@ class HoldingRow {
 
         Kind(String prefix) {
             this.prefix = prefix;
+        }
+    }
+
+    /** What no strand may cross. */
+    enum Mark {
+        FLAW("FLAWED"),
+        JOIN("JOINED");
+
+        /** How a holding's events call its being marked. */
+        final String event;
+
+        Mark(String event) {
+            this.event = event;
         }
     }
 
@@ -52,8 +67,10 @@ class HoldingRow {
 
     @ElementCollection
     @CollectionTable(name = "holding_flaw", joinColumns = @JoinColumn(name = "holding_id"))
-    @Column(name = "behind_um")
-    Set<Long> flawsBehind = new TreeSet<>();
+    @MapKeyColumn(name = "behind_um")
+    @Column(name = "what")
+    @Enumerated(EnumType.STRING)
+    Map<Long, Mark> flawsBehind = new TreeMap<>();
 
     protected HoldingRow() {}
 

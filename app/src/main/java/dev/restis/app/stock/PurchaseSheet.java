@@ -7,6 +7,7 @@ import dev.restis.app.stock.Purchases.PurchaseView;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.stock.Unit;
 import java.math.BigDecimal;
 import java.text.NumberFormat;
 import java.util.ArrayList;
@@ -82,8 +83,11 @@ class PurchaseSheet {
     }
 
     private String putUp(PurchaseLine line, UnitSystem units) {
-        if (!line.cord()) {
+        if (line.unit() == Unit.PIECE) {
             return text("purchase.pieces", line.quantity());
+        }
+        if (line.unit() != Unit.METRE) {
+            return line.unit().write(line.quantity());
         }
         double metres = new Length(line.quantity()).toMillimetres() / 1000;
         return units == UnitSystem.METRIC

@@ -5,6 +5,7 @@ import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.measure.Fault;
+import dev.restis.core.stock.Unit;
 import java.math.BigDecimal;
 import java.sql.Timestamp;
 import java.time.Clock;
@@ -46,7 +47,7 @@ class Purchases {
             long articleId,
             String articleCode,
             String name,
-            boolean cord,
+            Unit unit,
             long quantity,
             BigDecimal price,
             String code,
@@ -203,7 +204,7 @@ class Purchases {
 
     private List<PurchaseLine> lines(long purchase) {
         return jdbc.sql("""
-                        select l.id, l.article_id, a.code as article_code, a.name, a.kind = 'CORD' as cord, l.quantity, l.price,
+                        select l.id, l.article_id, a.code as article_code, a.name, a.unit, l.quantity, l.price,
                                l.code, l.count, l.received, greatest(l.count - l.received, 0) as open,
                                l.price * greatest(l.count - l.received, 0) as open_price, l.price * l.count as total
                         from purchase_line l join article a on a.id = l.article_id where l.purchase_id = ? order by a.code, l.id

@@ -7,6 +7,7 @@ import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.LengthReader;
 import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.stock.Unit;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -45,6 +46,7 @@ public final class Receipts {
      * @param price of the whole line without freight, in the workshop's currency
      * @param measured the lot's true diameter, if somebody measured it; only of cord
      * @param flawAt where each spool has a flaw or a join, from its free end; may be empty
+     * @param hank whether the cord comes in hanks, not on spools
      * @param purchaseLine the line of a purchase that this delivers, if it was bought through Restis
      */
     public record NewReceipt(
@@ -56,6 +58,7 @@ public final class Receipts {
             @Nullable String shelf,
             @Nullable String measured,
             @Nullable String flawAt,
+            @Nullable Boolean hank,
             @Nullable Long purchaseLine,
             UnitSystem units) {}
 
@@ -73,11 +76,11 @@ public final class Receipts {
             BigDecimal price,
             String shelf,
             Optional<Length> measured,
+            boolean hank,
             List<Long> flawsFromFreeEnd) {}
 
     private static final int MOST_PUT_UPS = 200;
     static final Length LONGEST = Length.ofMillimetres(2_000_000L);
-    private static final long MOST_PIECES = 100_000;
     private static final Pattern PRICE = Pattern.compile("\\d{1,9}([.,]\\d{1,4})?");
 
     private final NewReceipt input;
@@ -103,7 +106,7 @@ public final class Receipts {
             faults.add(Fault.of("putUps", "putUps.range", input.putUps(), MOST_PUT_UPS));
         }
         boolean cord = article.kind() == ArticleKind.CORD;
-        long quantity = cord ? length("each", input.each(), LONGEST) : pieces();
+        long quantity = cord ? length("each", input.each(), LONGEST) : amount("each", input.each());
         BigDecimal price = price("price", input.price(), faults);
         List<Long> flaws = Texts.given(input.flawAt())
                 .map(text -> List.of(length("flawAt", text, new Length(Math.max(1, quantity - 1)))))
@@ -115,7 +118,16 @@ public final class Receipts {
         if (shelf.length() > 40) {
             faults.add(Fault.of("shelf", "tooLong", 40));
         }
-        return new Receipt(article, lot, input.putUps(), quantity, price, shelf, measured, flaws);
+        return new Receipt(
+                article,
+                lot,
+                input.putUps(),
+                quantity,
+                price,
+                shelf,
+                measured,
+                Boolean.TRUE.equals(input.hank()),
+                flaws);
     }
 
     private long length(String field, String text, Length most) {
@@ -145,13 +157,16 @@ public final class Receipts {
         return read;
     }
 
-    private long pieces() {
-        String text = input.each().strip();
-        if (!text.matches("\\d{1,7}") || Long.parseLong(text) < 1 || Long.parseLong(text) > MOST_PIECES) {
-            faults.add(Fault.of("each", "pieces.range", text, MOST_PIECES));
-            return 0;
+    private long amount(String field, String text) {
+        Unit unit = article.unit();
+        Optional<Long> amount = unit.read(text, input.units()).filter(a -> a > 0 && a <= unit.most());
+        if (amount.isEmpty()) {
+            faults.add(
+                    unit == Unit.PIECE
+                            ? Fault.of(field, "pieces.range", text, unit.most())
+                            : Fault.of(field, "amount.unread", text, unit.write(1), unit.write(unit.most())));
         }
-        return Long.parseLong(text);
+        return amount.orElse(0L);
     }
 
     /** A length of cord that is known for sure, at least a metre of it. */
@@ -178,11 +193,12 @@ public final class Receipts {
         return new BigDecimal(text.replace(',', '.'));
     }
 
-    /** What one put-up of an article holds, as typed: a length of cord, or pieces of a part. */
+    /** What one put-up of an article holds, as typed: a length of cord, or an amount of what else it is. */
     static long quantity(String field, String text, Article article, UnitSystem units, List<Fault> faults) {
-        NewReceipt line = new NewReceipt(article.id(), "", 1, text, "0", null, null, null, null, units);
+        NewReceipt line = new NewReceipt(article.id(), "", 1, text, "0", null, null, null, null, null, units);
         Receipts reader = new Receipts(line, article);
-        long quantity = article.kind() == ArticleKind.CORD ? reader.length(field, text, LONGEST) : reader.pieces();
+        long quantity =
+                article.kind() == ArticleKind.CORD ? reader.length(field, text, LONGEST) : reader.amount(field, text);
         reader.faults.forEach(f -> faults.add(new Fault(field, f.code(), f.args())));
         return quantity;
     }

@@ -9,10 +9,10 @@ import dev.restis.app.stock.LedgerRow.Cause;
 import dev.restis.core.cutting.Holding;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
-import dev.restis.core.measure.LengthReader;
 import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.stock.Balance;
 import dev.restis.core.stock.Movement;
+import dev.restis.core.stock.Unit;
 import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
 import java.time.Clock;
@@ -117,7 +117,7 @@ public class Stock {
     }
 
     /**
-     * Cord that a batch may be cut from now: remnants first, then the oldest, each with its flaws. As much as other batches
+     * Cord that a batch may be cut from now: remnants first, then what was opened first, then the oldest, each with its flaws. As much as other batches
      * mean to cut of it is left at its far end: whoever cuts first cuts from the free end.
      */
     @Transactional(readOnly = true)
@@ -136,7 +136,7 @@ public class Stock {
                              cross join lateral (select h.quantity - coalesce(sum(p.planned_um), 0)::bigint as quantity
                                                  from holding_planned p where p.holding_id = h.id and p.batch_id <> :batch) b
                         where a.id in (:articles) and h.quantity > 0 and b.quantity > 0
-                        order by h.kind <> 'REMNANT', lot.received_on, h.id
+                        order by h.kind <> 'REMNANT', h.opened_at nulls last, lot.received_on, h.id
                         """)
                 .param("articles", articleIds)
                 .param("batch", batch)
@@ -196,13 +196,14 @@ public class Stock {
     }
 
     /**
-     * Takes hardware for a piece, oldest lot first.
+     * Takes parts and consumables for a piece, oldest lot first. Of a consumable what the books have is taken: how much is
+     * used is a guess, and nobody waits for a drop of glue because of it.
      *
      * @return what it cost
-     * @throws Rejected when there is not enough
+     * @throws Rejected when there are not enough parts
      */
     @Transactional
-    public BigDecimal pick(long articleId, int quantity, long piece, long batch) {
+    public BigDecimal pick(long articleId, long quantity, long piece, long batch) {
         List<Long> boxes = jdbc.sql("""
                         select h.id from holding h join lot on lot.id = h.lot_id
                         where lot.article_id = ? order by lot.received_on, h.id
@@ -221,6 +222,9 @@ public class Stock {
         }
         if (missing > 0) {
             Article article = articles.byId(articleId);
+            if (article.kind() == Article.ArticleKind.CONSUMABLE) {
+                return value;
+            }
             throw new Rejected(Fault.of("hardware", "hardware.short", article.code(), missing));
         }
         entities.flush();
@@ -253,18 +257,14 @@ public class Stock {
         entities.flush();
     }
 
-    /** A length or a number of pieces as typed, by what the holding holds. */
+    /** An amount as typed, by what the holding holds. */
     Optional<Long> counted(long holding, String typed, UnitSystem units) {
-        String kind = jdbc.sql("select kind from holding where id = ?")
-                .param(holding)
-                .query(String.class)
-                .single();
-        if (kind.equals(Kind.BOX.name())) {
-            return typed.strip().matches("\\d{1,6}") ? Optional.of(Long.parseLong(typed.strip())) : Optional.empty();
-        }
-        return LengthReader.read(typed, units)
-                .filter(l -> !Receipts.LONGEST.isLessThan(l))
-                .map(Length::micrometres);
+        Unit unit =
+                Unit.valueOf(jdbc.sql("""
+                        select a.unit from holding h join lot on lot.id = h.lot_id join article a on a.id = lot.article_id
+                        where h.id = ?
+                        """).param(holding).query(String.class).single());
+        return unit.read(typed, units).filter(amount -> amount <= unit.most());
     }
 
     /** A new, empty holding. */

@@ -76,10 +76,7 @@ class StockController {
     List<KindView> kinds() {
         return Arrays.stream(Article.ArticleKind.values())
                 .map(k -> new KindView(
-                        k,
-                        k == Article.ArticleKind.CORD
-                                ? List.of()
-                                : k.hardware().measures().stream().sorted().toList()))
+                        k, k.part() ? k.hardware().measures().stream().sorted().toList() : List.of()))
                 .toList();
     }
 
@@ -143,13 +140,25 @@ class StockController {
         return reads.events(id);
     }
 
-    /** {@code at} is the distance from the free end; {@code there} says whether the mark is set or taken off. */
-    record Flawed(String at, UnitSystem units, boolean there) {}
+    /**
+     * A flaw or a join.
+     *
+     * @param at its distance from the free end
+     * @param mark which of them; a flaw when missing
+     * @param there whether the mark is set or taken off
+     */
+    record Flawed(String at, UnitSystem units, HoldingRow.@Nullable Mark mark, boolean there) {}
 
     @PostMapping("/holdings/{id}/flaw")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void flaw(@PathVariable long id, @RequestBody Flawed body) {
-        acts.flaw(id, body.at(), body.units(), body.there());
+        acts.flaw(id, body.at(), body.units(), body.mark() == null ? HoldingRow.Mark.FLAW : body.mark(), body.there());
+    }
+
+    @PostMapping("/holdings/{id}/open")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void open(@PathVariable long id) {
+        acts.open(id);
     }
 
     /** Takes a movement back by a row against it. */

@@ -20,7 +20,15 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class StockReads {
 
-    /** A holding on the wall; {@code fullQuantity} is what it began with, {@code plannedUm} what cut lists mean to take. */
+    /**
+     * A holding on the wall.
+     *
+     * @param fullQuantity what it began with
+     * @param plannedUm what cut lists mean to take
+     * @param openedAt when it was first used; missing while it is sealed
+     * @param flawsUm how far flaws lie from its free end
+     * @param joinsUm how far joins lie from it
+     */
     record HoldingView(
             long id,
             String label,
@@ -35,7 +43,9 @@ class StockReads {
             long fullQuantity,
             long plannedUm,
             BigDecimal value,
-            List<Long> flawsUm) {}
+            @Nullable Instant openedAt,
+            List<Long> flawsUm,
+            List<Long> joinsUm) {}
 
     /**
      * One movement.
@@ -77,8 +87,13 @@ class StockReads {
                         select h.id, h.label, h.kind, h.article_id, h.lot_id, h.lot, h.measured_um, h.received_on, h.shelf, h.quantity,
                                h.full_quantity, h.value,
                                coalesce((select sum(p.planned_um) from holding_planned p where p.holding_id = h.id), 0) as planned_um,
+                               h.opened_at,
                                array(select h.quantity - f.behind_um from holding_flaw f
-                                     where f.holding_id = h.id and f.behind_um < h.quantity order by f.behind_um desc) as flaws
+                                     where f.holding_id = h.id and f.behind_um < h.quantity and f.what = 'FLAW'
+                                     order by f.behind_um desc) as flaws,
+                               array(select h.quantity - f.behind_um from holding_flaw f
+                                     where f.holding_id = h.id and f.behind_um < h.quantity and f.what = 'JOIN'
+                                     order by f.behind_um desc) as joins
                         from unnest(cast(? as bigint[])) with ordinality a (id, n)
                             cross join lateral (
                                 select h.*, lot.article_id, lot.code as lot, lot.measured_um, lot.received_on
@@ -102,7 +117,11 @@ class StockReads {
                         row.getLong("full_quantity"),
                         row.getLong("planned_um"),
                         row.getBigDecimal("value"),
-                        List.of((Long[]) row.getArray("flaws").getArray())))
+                        row.getTimestamp("opened_at") == null
+                                ? null
+                                : row.getTimestamp("opened_at").toInstant(),
+                        List.of((Long[]) row.getArray("flaws").getArray()),
+                        List.of((Long[]) row.getArray("joins").getArray())))
                 .list();
     }
 

@@ -11,6 +11,7 @@ import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.measure.WeightReader;
 import dev.restis.core.stock.Balance;
 import dev.restis.core.stock.Movement;
+import dev.restis.core.stock.Unit;
 import dev.restis.core.stock.Weighing;
 import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
@@ -72,7 +73,7 @@ class Stocktakes {
             String code,
             String name,
             String colour,
-            boolean cord,
+            Unit unit,
             @Nullable Long densityUgM,
             @Nullable Long tareMg,
             @Nullable Long expected,
@@ -314,7 +315,7 @@ class Stocktakes {
         StocktakeView stocktake = one(id);
         return jdbc.sql("""
                         select l.holding_id, h.label, h.kind, h.shelf, lot.code as lot, a.code, a.name, a.colour,
-                               a.kind = 'CORD' as cord, a.density_ug_m, h.tare_mg, l.expected, l.counted, l.typed, l.reason,
+                               a.unit, a.density_ug_m, h.tare_mg, l.expected, l.counted, l.typed, l.reason,
                                h.quantity, h.value
                         from stocktake_line l join holding h on h.id = l.holding_id join lot on lot.id = h.lot_id
                             join article a on a.id = lot.article_id
@@ -336,7 +337,7 @@ class Stocktakes {
                             row.getString("code"),
                             row.getString("name"),
                             row.getString("colour"),
-                            row.getBoolean("cord"),
+                            Unit.valueOf(row.getString("unit")),
                             row.getObject("density_ug_m", Long.class),
                             row.getObject("tare_mg", Long.class),
                             secret ? null : then == null ? now.quantity() : then,

@@ -5,6 +5,7 @@ import dev.restis.app.platform.Pdf;
 import dev.restis.app.stock.ArticleCards.CardView;
 import dev.restis.app.stock.ArticleCards.NewDensity;
 import dev.restis.app.stock.ArticleFiles.ArticleFile;
+import dev.restis.app.stock.Articles.NewArticle;
 import dev.restis.app.stock.BenchDevices.Device;
 import dev.restis.app.stock.Buying.BuyLine;
 import dev.restis.app.stock.Purchases.NewPurchase;
@@ -44,6 +45,7 @@ class SuppliesController {
 
     private static final int LONGEST_REVIEW = 90;
 
+    private final Articles articles;
     private final ArticleCards cards;
     private final ArticleFiles files;
     private final Suppliers suppliers;
@@ -54,6 +56,7 @@ class SuppliesController {
     private final BenchDevices devices;
 
     SuppliesController(
+            Articles articles,
             ArticleCards cards,
             ArticleFiles files,
             Suppliers suppliers,
@@ -62,6 +65,7 @@ class SuppliesController {
             PurchaseSheet sheets,
             Stocktakes stocktakes,
             BenchDevices devices) {
+        this.articles = articles;
         this.cards = cards;
         this.files = files;
         this.suppliers = suppliers;
@@ -101,6 +105,17 @@ class SuppliesController {
     @GetMapping("/articles/{code}")
     CardView card(@PathVariable String code) {
         return cards.card(code);
+    }
+
+    /**
+     * Changes an article; its code, kind and unit stay.
+     *
+     * @param version that it was read in
+     */
+    @PutMapping("/articles")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void change(@RequestParam int version, @RequestBody NewArticle body) {
+        articles.change(body, version);
     }
 
     record Density(@Nullable Long ugM) {}

@@ -143,8 +143,9 @@ class Wall {
         params.put("from", filter.from());
         params.put("size", filter.size());
         String material = filter.sort() == Sort.MATERIAL ? "a.material nulls first, " : "";
-        List<Long> ids = jdbc.sql("select a.id from article a" + where + " order by a.kind <> 'CORD', " + material
-                        + "lower(a.name), a.code offset :from limit :size")
+        List<Long> ids = jdbc.sql(
+                        "select a.id from article a" + where + " order by a.kind <> 'CORD', a.kind = 'CONSUMABLE', "
+                                + material + "lower(a.name), a.code offset :from limit :size")
                 .params(params)
                 .query(Long.class)
                 .list();
