@@ -84,6 +84,14 @@ class ConsumablesTest extends RestisTest {
         long glue = onHand("GL20");
         long order =
                 tell("/api/orders", order("Thread", 1, BEADS)).body().path("id").asLong();
+        assertThat(ask("/api/orders?query=thread")
+                        .body()
+                        .path("rows")
+                        .path(0)
+                        .path("customer")
+                        .asString())
+                .as("a slot of two words, the cover bead, is listed as any other")
+                .isEqualTo("Thread");
         assertThat(confirm(sheet(batchOf(order, 1)))).isEqualTo(204);
         assertThat(onHand("TH9")).isZero();
         // 0.1 ml for the elastic's knot and 0.05 ml for each of two glued ends.

@@ -35,7 +35,7 @@ class LineSpecs {
             jdbc.sql("""
                             select l.*,
                                    array(select c.article_id from order_line_colour c where c.line_id = l.id order by c.slot) as colours,
-                                   array(select p.slot || ' ' || p.article_id || ' ' || p.count from order_line_part p
+                                   array(select p.article_id || ' ' || p.count || ' ' || p.slot from order_line_part p
                                          where p.line_id = l.id order by p.slot) as parts
                             from order_line l where l.order_id = any (?) order by l.order_id, l.number
                             """).param(orders.toArray(Long[]::new)).query(row -> {
@@ -49,8 +49,9 @@ class LineSpecs {
     private static PieceSpec spec(ResultSet row) throws SQLException {
         List<PartSpec> parts = new ArrayList<>();
         for (String part : (String[]) row.getArray("parts").getArray()) {
-            String[] words = part.split(" ", -1);
-            parts.add(new PartSpec(words[0], Long.parseLong(words[1]), Integer.parseInt(words[2])));
+            // A slot's name may be of several words.
+            String[] words = part.split(" ", 3);
+            parts.add(new PartSpec(words[2], Long.parseLong(words[0]), Integer.parseInt(words[1])));
         }
         return new PieceSpec(
                 row.getString("pattern"),
