@@ -11,11 +11,23 @@ import com.tngtech.archunit.lang.ArchRule;
 @AnalyzeClasses(packages = "dev.restis.core", importOptions = ImportOption.DoNotIncludeTests.class)
 class CoreArchitectureTest {
 
+    private static final String[] ALLOWED = {"dev.restis.core..", "java..", "org.jspecify..", "org.joda.money.."};
+
     @ArchTest
     static final ArchRule knowsNobody = classes()
+            .that()
+            .resideOutsideOfPackage("dev.restis.core.cutting.solver")
             .should()
             .onlyDependOnClassesThat()
-            .resideInAnyPackage("dev.restis.core..", "java..", "org.jspecify..", "org.joda.money..");
+            .resideInAnyPackage(ALLOWED);
+
+    @ArchTest
+    static final ArchRule solvesBehindThePort = classes()
+            .that()
+            .resideInAPackage("dev.restis.core.cutting.solver")
+            .should()
+            .onlyDependOnClassesThat()
+            .resideInAnyPackage("dev.restis.core.cutting.solver", "java..", "org.jspecify..", "com.google.ortools..");
 
     @ArchTest
     static final ArchRule hasNoCircles =

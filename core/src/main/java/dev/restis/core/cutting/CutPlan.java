@@ -1,7 +1,10 @@
 package dev.restis.core.cutting;
 
 import dev.restis.core.measure.Length;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Predicate;
 
 /**
@@ -10,8 +13,10 @@ import java.util.function.Predicate;
  * @param spools holdings that are touched, in the order of the request
  * @param waiting pieces that cannot be cut from what is there; nothing of them is cut
  * @param trimmings strands that are not cut, because a tail of an earlier piece serves
+ * @param quality how good it is, where the planner can tell
  */
-public record CutPlan(List<SpoolPlan> spools, List<Waiting> waiting, List<Trimming> trimmings) {
+public record CutPlan(
+        List<SpoolPlan> spools, List<Waiting> waiting, List<Trimming> trimmings, Optional<Quality> quality) {
 
     public CutPlan {
         spools = List.copyOf(spools);
@@ -20,7 +25,35 @@ public record CutPlan(List<SpoolPlan> spools, List<Waiting> waiting, List<Trimmi
     }
 
     public CutPlan(List<SpoolPlan> spools, List<Waiting> waiting) {
-        this(spools, waiting, List.of());
+        this(spools, waiting, List.of(), Optional.empty());
+    }
+
+    /** The same with strands that are served by trimmings. */
+    CutPlan with(List<Trimming> served) {
+        return new CutPlan(spools, waiting, served, quality);
+    }
+
+    /** The same, said to be so good. */
+    CutPlan of(Quality said) {
+        return new CutPlan(spools, waiting, trimmings, Optional.of(said));
+    }
+
+    /**
+     * What a plan costs by the aims of its request, in money to six decimals: cord that is used or spoilt, what opening and
+     * handling cost.
+     *
+     * @param bound no plan for the same strands and holdings costs less
+     * @param plain what first fit decreasing costs
+     * @param complete whether all was tried that should be; time ran out before, where not
+     */
+    public record Quality(BigDecimal cost, BigDecimal bound, BigDecimal plain, boolean complete) {
+
+        /** How far it may be from the best, as a share of the bound, rounded up to a hundredth of a per cent; 0 when it is the best. */
+        public BigDecimal gap() {
+            return bound.signum() <= 0
+                    ? BigDecimal.ZERO
+                    : cost.subtract(bound).divide(bound, 4, RoundingMode.UP).max(BigDecimal.ZERO);
+        }
     }
 
     /** What a step of the scissors yields. */

@@ -1,6 +1,5 @@
 package dev.restis.core.cutting;
 
-import dev.restis.core.cutting.CutPlan.SpoolPlan;
 import dev.restis.core.cutting.CutPlan.Waiting;
 import dev.restis.core.measure.Length;
 import java.util.ArrayList;
@@ -23,7 +22,23 @@ public final class FirstFitDecreasing implements CutPlanner {
 
     @Override
     public CutPlan plan(CutRequest request) {
-        return new Run(request).plan();
+        return lay(request).toPlan();
+    }
+
+    /** Strands as they are laid on holdings, before it is a plan. */
+    record Laid(List<OpenSpool> spools, List<Waiting> waiting) {
+        CutPlan toPlan() {
+            return new CutPlan(
+                    spools.stream()
+                            .filter(OpenSpool::touched)
+                            .map(OpenSpool::toPlan)
+                            .toList(),
+                    waiting);
+        }
+    }
+
+    static Laid lay(CutRequest request) {
+        return new Run(request).lay();
     }
 
     private static final class Run {
@@ -45,7 +60,7 @@ public final class FirstFitDecreasing implements CutPlanner {
             }
         }
 
-        CutPlan plan() {
+        Laid lay() {
             Map<Long, List<Demand>> pieces = new TreeMap<>();
             Map<Long, List<Demand>> sets = new TreeMap<>();
             for (Demand demand : request.demands()) {
@@ -57,11 +72,7 @@ public final class FirstFitDecreasing implements CutPlanner {
             Stream.concat(sets.values().stream(), pieces.values().stream())
                     .sorted(Comparator.comparing(Run::total).reversed())
                     .forEach(this::place);
-            List<SpoolPlan> spools = all.stream()
-                    .filter(OpenSpool::touched)
-                    .map(OpenSpool::toPlan)
-                    .toList();
-            return new CutPlan(spools, waiting);
+            return new Laid(all, waiting);
         }
 
         private static Length total(List<Demand> strands) {
@@ -76,11 +87,11 @@ public final class FirstFitDecreasing implements CutPlanner {
                         .computeIfAbsent(demand.article(), a -> new ArrayList<>())
                         .add(demand);
             }
-            List<Placement> done = new ArrayList<>();
+            List<OpenSpool.Placement> done = new ArrayList<>();
             for (Map.Entry<Long, List<Demand>> article : byArticle.entrySet()) {
-                Optional<List<Placement>> placed = placeInOneLot(article.getValue());
+                Optional<List<OpenSpool.Placement>> placed = placeInOneLot(article.getValue());
                 if (placed.isEmpty()) {
-                    done.forEach(Placement::undo);
+                    done.forEach(OpenSpool.Placement::undo);
                     Waiting shortage = shortage(article.getKey(), article.getValue());
                     piece.stream().map(Demand::piece).distinct().forEach(p -> waiting.add(shortage.of(p)));
                     return;
@@ -89,12 +100,12 @@ public final class FirstFitDecreasing implements CutPlanner {
             }
         }
 
-        private Optional<List<Placement>> placeInOneLot(List<Demand> strands) {
+        private Optional<List<OpenSpool.Placement>> placeInOneLot(List<Demand> strands) {
             List<Demand> longestFirst = strands.stream()
                     .sorted(Comparator.comparing(Demand::length).reversed().thenComparing(Demand::id))
                     .toList();
             for (List<OpenSpool> lot : lots(strands.get(0))) {
-                List<Placement> placed = new ArrayList<>();
+                List<OpenSpool.Placement> placed = new ArrayList<>();
                 for (Demand strand : longestFirst) {
                     lot.stream()
                             .flatMap(s -> s.place(strand).stream())
@@ -104,7 +115,7 @@ public final class FirstFitDecreasing implements CutPlanner {
                 if (placed.size() == strands.size()) {
                     return Optional.of(placed);
                 }
-                placed.forEach(Placement::undo);
+                placed.forEach(OpenSpool.Placement::undo);
             }
             return Optional.empty();
         }
@@ -122,99 +133,6 @@ public final class FirstFitDecreasing implements CutPlanner {
                     .max(Comparator.naturalOrder())
                     .orElse(Length.ZERO);
             return new Waiting(strands.get(0).piece(), article, total(strands), best);
-        }
-    }
-
-    /** A strand on a stretch, which can be taken back while its piece is not complete. */
-    private record Placement(OpenSpool.Stretch stretch, Demand strand) {
-        void undo() {
-            stretch.remove(strand);
-        }
-    }
-
-    private static final class OpenSpool {
-        private final Holding holding;
-        private final List<Stretch> stretches = new ArrayList<>();
-
-        OpenSpool(Holding holding) {
-            this.holding = holding;
-            Length from = Length.ZERO;
-            for (Length flaw : holding.flaws()) {
-                stretches.add(new Stretch(flaw.minus(from)));
-                from = flaw;
-            }
-            stretches.add(new Stretch(holding.length().minus(from)));
-        }
-
-        Optional<Placement> place(Demand strand) {
-            for (Stretch stretch : stretches) {
-                if (stretch.add(strand)) {
-                    return Optional.of(new Placement(stretch, strand));
-                }
-            }
-            return Optional.empty();
-        }
-
-        boolean touched() {
-            return stretches.stream().anyMatch(s -> !s.strands.isEmpty());
-        }
-
-        Length free() {
-            return stretches.stream().map(s -> s.free).reduce(Length.ZERO, Length::plus);
-        }
-
-        /** Longest strands first on each stretch; stretches behind the last cut stay with the rest. */
-        SpoolPlan toPlan() {
-            List<CutPlan.Step> steps = new ArrayList<>();
-            int last = stretches.size() - 1;
-            while (stretches.get(last).strands.isEmpty()) {
-                last--;
-            }
-            Length rest = holding.length();
-            for (int i = 0; i <= last; i++) {
-                Stretch stretch = stretches.get(i);
-                stretch.strands.stream()
-                        .sorted(Comparator.comparing(Demand::length).reversed().thenComparing(Demand::id))
-                        .forEach(d -> steps.add(new CutPlan.Step(CutPlan.StepKind.STRAND, d.length(), d.id(), false)));
-                rest = rest.minus(stretch.length.minus(stretch.free));
-                if (i < last && stretch.free.isPositive()) {
-                    steps.add(leftover(CutPlan.StepKind.OFFCUT, stretch.free));
-                    rest = rest.minus(stretch.free);
-                }
-            }
-            if (rest.isPositive()) {
-                steps.add(leftover(CutPlan.StepKind.REST, rest));
-            }
-            return new SpoolPlan(holding, steps);
-        }
-
-        private CutPlan.Step leftover(CutPlan.StepKind kind, Length length) {
-            return new CutPlan.Step(kind, length, 0, !length.isLessThan(holding.keepLength()));
-        }
-
-        private static final class Stretch {
-            private final Length length;
-            private final List<Demand> strands = new ArrayList<>();
-            private Length free;
-
-            Stretch(Length length) {
-                this.length = length;
-                this.free = length;
-            }
-
-            boolean add(Demand strand) {
-                if (free.isLessThan(strand.length())) {
-                    return false;
-                }
-                strands.add(strand);
-                free = free.minus(strand.length());
-                return true;
-            }
-
-            void remove(Demand strand) {
-                strands.remove(strand);
-                free = free.plus(strand.length());
-            }
         }
     }
 }

@@ -12,8 +12,23 @@ import java.util.List;
  * @param length what is left of it; positive
  * @param flaws places that no strand may cross (flaws and joins), from the free end, ascending, inside the length
  * @param keepLength the least length worth keeping as a remnant
+ * @param sealed whether it would have to be opened for this
+ * @param ageDays how long it has been in stock; 0 or more
  */
-public record Holding(long id, long article, long lot, Length length, List<Length> flaws, Length keepLength) {
+public record Holding(
+        long id,
+        long article,
+        long lot,
+        Length length,
+        List<Length> flaws,
+        Length keepLength,
+        boolean sealed,
+        long ageDays) {
+
+    /** One that is open, of today. */
+    public Holding(long id, long article, long lot, Length length, List<Length> flaws, Length keepLength) {
+        this(id, article, lot, length, flaws, keepLength, false, 0);
+    }
 
     public Holding {
         flaws = List.copyOf(flaws);

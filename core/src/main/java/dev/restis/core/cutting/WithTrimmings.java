@@ -41,15 +41,12 @@ public final class WithTrimmings implements CutPlanner {
             List<Demand> rest = request.demands().stream()
                     .filter(d -> !uncut.contains(d.id()))
                     .toList();
-            CutPlan plan = planner.plan(new CutRequest(rest, request.holdings(), request.begun()));
+            CutPlan plan = planner.plan(request.with(rest));
             Outcome outcome = new Outcome(request, plan);
             List<Long> failed =
                     served.stream().filter(outcome::fails).map(Trimming::strand).toList();
             if (failed.isEmpty()) {
-                return new CutPlan(
-                        plan.spools(),
-                        plan.waiting(),
-                        served.stream().filter(outcome::needed).toList());
+                return plan.with(served.stream().filter(outcome::needed).toList());
             }
             barred.addAll(failed);
         }

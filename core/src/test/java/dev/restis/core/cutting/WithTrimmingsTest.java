@@ -115,12 +115,12 @@ class WithTrimmingsTest {
                 .spools();
         Trimming good = new Trimming(2, 1, mm(260));
         assertThat(CutPlanRules.broken(
-                        request, new CutPlan(spools, List.of(), List.of(good, new Trimming(3, 1, mm(260))))))
+                        request, new CutPlan(spools, List.of()).with(List.of(good, new Trimming(3, 1, mm(260))))))
                 .singleElement()
                 .asString()
                 .contains("serves twice");
         assertThat(CutPlanRules.broken(
-                        request, new CutPlan(spools, List.of(), List.of(good, new Trimming(3, 1, mm(120))))))
+                        request, new CutPlan(spools, List.of()).with(List.of(good, new Trimming(3, 1, mm(120))))))
                 .singleElement()
                 .asString()
                 .contains("or longer");

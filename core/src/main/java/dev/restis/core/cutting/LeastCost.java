@@ -1,0 +1,101 @@
+package dev.restis.core.cutting;
+
+import dev.restis.core.cutting.CutPlan.Quality;
+import dev.restis.core.cutting.solver.GridPlan;
+import dev.restis.core.cutting.solver.GridProblem;
+import dev.restis.core.cutting.solver.GridSolver;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.BooleanSupplier;
+import java.util.stream.Collectors;
+
+/**
+ * Plans near the least cost, and says how near. The plain planner decides which lot each piece is of; then the strands of
+ * each lot are laid anew by {@link GridSolver}, and what costs no less stays as it was, so that no plan is costlier than the plain one.
+ * The bound is that of all lots of an article together, so that it holds for every choice of lots. The same request
+ * gives the same plan, unless the clock ends the search; then the plan says that it is not complete.
+ */
+public final class LeastCost implements CutPlanner {
+
+    private final GridSolver.Effort effort;
+    private final Duration within;
+
+    /** @param within how long it may take to better the plan; the first takes what it takes */
+    public LeastCost(GridSolver.Effort effort, Duration within) {
+        this.effort = effort;
+        this.within = within;
+    }
+
+    @Override
+    public CutPlan plan(CutRequest request) {
+        long end = System.nanoTime() + within.toNanos();
+        BooleanSupplier on = () -> System.nanoTime() < end;
+        FirstFitDecreasing.Laid laid = FirstFitDecreasing.lay(request);
+        Map<Long, List<OpenSpool>> articles = new TreeMap<>(laid.spools().stream()
+                .collect(Collectors.groupingBy(s -> s.holding().article())));
+        Sums sums = new Sums();
+        articles.values().stream()
+                .filter(spools -> spools.stream().anyMatch(OpenSpool::touched))
+                .forEach(spools -> better(spools, request.aims(), on, sums));
+        return laid.toPlan().of(sums.quality(on.getAsBoolean()));
+    }
+
+    private void better(List<OpenSpool> spools, CutAims aims, BooleanSupplier on, Sums sums) {
+        Map<Long, List<OpenSpool>> lots = new TreeMap<>(
+                spools.stream().collect(Collectors.groupingBy(s -> s.holding().lot())));
+        List<Demand> all = new ArrayList<>();
+        long cost = 0;
+        long bound = 0;
+        for (List<OpenSpool> lot : lots.values()) {
+            List<Demand> strands = strands(lot);
+            if (strands.isEmpty()) {
+                continue;
+            }
+            all.addAll(strands);
+            LotGrid grid = new LotGrid(lot, strands, aims);
+            long plain = grid.cost();
+            Optional<GridPlan> plan = GridSolver.solve(grid.problem(), effort, on);
+            plan.filter(p -> p.cost() < plain).ifPresent(grid::lay);
+            sums.plain += plain;
+            cost += Math.min(plain, plan.map(GridPlan::cost).orElse(plain));
+            bound = plan.map(GridPlan::bound).orElse(0L);
+        }
+        sums.cost += cost;
+        sums.bound +=
+                Math.min(cost, lots.size() == 1 ? bound : GridSolver.bound(new LotGrid(spools, all, aims).problem()));
+    }
+
+    private static List<Demand> strands(List<OpenSpool> spools) {
+        return spools.stream()
+                .flatMap(s -> s.stretches().stream())
+                .flatMap(s -> s.strands().stream())
+                .toList();
+    }
+
+    /** In cost units, over all articles. */
+    private static final class Sums {
+        private static final int SCALE = 6;
+
+        private long cost;
+        private long bound;
+        private long plain;
+
+        Quality quality(boolean complete) {
+            return new Quality(
+                    money(cost, RoundingMode.HALF_UP),
+                    money(bound, RoundingMode.HALF_UP),
+                    money(plain, RoundingMode.HALF_UP),
+                    complete);
+        }
+
+        private static BigDecimal money(long units, RoundingMode rounding) {
+            return BigDecimal.valueOf(units).divide(BigDecimal.valueOf(GridProblem.UNIT), SCALE, rounding);
+        }
+    }
+}

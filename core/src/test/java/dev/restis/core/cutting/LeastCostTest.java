@@ -1,0 +1,120 @@
+package dev.restis.core.cutting;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.restis.core.cutting.CutPlan.SpoolPlan;
+import dev.restis.core.cutting.solver.GridSolver;
+import dev.restis.core.measure.Length;
+import java.math.BigDecimal;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+
+class LeastCostTest {
+
+    private final CutPlanner planner = new LeastCost(new GridSolver.Effort(3, 10), Duration.ofSeconds(20));
+    private final CutPlanner plain = new FirstFitDecreasing();
+
+    private static Demand demand(long id, long piece, long millimetres) {
+        return new Demand(id, piece, 1, Length.ofMillimetres(millimetres));
+    }
+
+    private static Holding holding(long id, long lot, long millimetres, boolean sealed) {
+        return new Holding(
+                id, 1, lot, Length.ofMillimetres(millimetres), List.of(), Length.ofMillimetres(300), sealed, 0);
+    }
+
+    /** First fit puts 700 and 250 on the first remnant and needs a third; 700 + 300 and 650 + 350 need two. */
+    @Test
+    void usesTwoRemnantsUpWhereFirstFitBreaksASealedSpool() {
+        List<Demand> demands = List.of(demand(1, 1, 520), demand(2, 2, 470), demand(3, 3, 480), demand(4, 4, 530));
+        CutRequest request = new CutRequest(
+                demands, List.of(holding(1, 1, 1000, false), holding(2, 1, 1000, false), holding(3, 1, 100_000, true)));
+        assertThat(plain.plan(request).spools()).hasSize(3);
+        CutPlan plan = planner.plan(request);
+        assertThat(CutPlanRules.broken(request, plan)).isEmpty();
+        assertThat(plan.spools()).hasSize(2);
+        assertThat(plan.scrap()).isEqualTo(Length.ZERO);
+        CutPlan.Quality quality = plan.quality().orElseThrow();
+        assertThat(quality.gap()).isEqualByComparingTo(BigDecimal.ZERO);
+        assertThat(quality.cost()).isLessThan(quality.plain());
+        assertThat(quality.complete()).isTrue();
+    }
+
+    /** Of two open spools of one length the older is begun. */
+    @Test
+    void prefersTheOlderOfTwoAlike() {
+        Holding young =
+                new Holding(1, 1, 1, Length.ofMillimetres(5000), List.of(), Length.ofMillimetres(300), false, 10);
+        Holding old =
+                new Holding(2, 1, 1, Length.ofMillimetres(5000), List.of(), Length.ofMillimetres(300), false, 400);
+        CutPlan plan = planner.plan(new CutRequest(List.of(demand(1, 1, 900)), List.of(young, old)));
+        assertThat(plan.spools())
+                .singleElement()
+                .satisfies(s -> assertThat(s.holding().id()).isEqualTo(2));
+    }
+
+    /** The less a leftover counts for, the rather a remnant is spoilt than a spool opened. */
+    @Test
+    void theAimsDecide() {
+        List<Holding> holdings = List.of(holding(1, 1, 1290, false), holding(2, 1, 50_000, true));
+        List<Demand> one = List.of(demand(1, 1, 1000));
+        CutPlan sparing =
+                planner.plan(new CutRequest(one, holdings, Map.of(), new CutAims(0.5, 0.01, 0, Map.of(1L, 0.2))));
+        assertThat(sparing.spools().get(0).holding().id()).isEqualTo(1);
+        CutPlan wasteful = planner.plan(new CutRequest(one, holdings, Map.of(), new CutAims(1, 0, 0, Map.of(1L, 0.2))));
+        assertThat(wasteful.spools().get(0).holding().id()).isEqualTo(2);
+        assertThat(wasteful.scrap()).isEqualTo(Length.ZERO);
+    }
+
+    @Test
+    void everyPlanKeepsEveryHardRuleAndIsNoCostlierThanThePlainOne() {
+        Random random = new Random(17);
+        int better = 0;
+        for (int run = 0; run < 120; run++) {
+            CutRequest request = randomRequest(random, 2 + random.nextInt(50));
+            CutPlan plan = planner.plan(request);
+            assertThat(CutPlanRules.broken(request, plan)).isEmpty();
+            CutPlan.Quality quality = plan.quality().orElseThrow();
+            assertThat(quality.cost()).isLessThanOrEqualTo(quality.plain());
+            assertThat(quality.bound()).isLessThanOrEqualTo(quality.cost());
+            assertThat(plan.waiting()).isEqualTo(plain.plan(request).waiting());
+            better += quality.cost().compareTo(quality.plain()) < 0 ? 1 : 0;
+            for (SpoolPlan spool : plan.spools()) {
+                assertThat(spool.steps().stream().map(CutPlan.Step::length).reduce(Length.ZERO, Length::plus))
+                        .isEqualTo(spool.holding().length());
+            }
+            assertThat(planner.plan(request)).isEqualTo(plan);
+        }
+        assertThat(better).isGreaterThan(60);
+    }
+
+    /** Two articles, lots of several holdings, flaws, sets, sealed spools. */
+    private static CutRequest randomRequest(Random random, int strands) {
+        List<Demand> demands = new ArrayList<>();
+        for (int i = 0; i < strands; i++) {
+            long piece = 1 + i / 3;
+            Demand demand = new Demand(i + 1L, piece, 1 + i % 2, Length.ofMillimetres(200L + 5 * random.nextInt(300)));
+            demands.add(piece % 5 == 0 ? demand.inSet(1 + piece % 2) : demand);
+        }
+        List<Holding> holdings = new ArrayList<>();
+        for (int i = 0; i < 14; i++) {
+            boolean sealed = i > 9;
+            Length length = Length.ofMillimetres(sealed ? 20_000L : 400L + random.nextInt(6000));
+            List<Length> flaws = i % 4 == 0 ? List.of(Length.ofMillimetres(150L + random.nextInt(200))) : List.of();
+            holdings.add(new Holding(
+                    i + 1L,
+                    1 + i % 2,
+                    1 + i % 5,
+                    length,
+                    flaws,
+                    Length.ofMillimetres(300),
+                    sealed,
+                    random.nextInt(700)));
+        }
+        return new CutRequest(demands, holdings);
+    }
+}
