@@ -27,10 +27,16 @@ class LeastCostTest {
                 id, 1, lot, Length.ofMillimetres(millimetres), List.of(), Length.ofMillimetres(300), sealed, 0);
     }
 
-    /** First fit puts 700 and 250 on the first remnant and needs a third; 700 + 300 and 650 + 350 need two. */
+    /** First fit lays 500 + 400 and 300 + 300 + 250 and opens a spool for 250; 500 + 250 + 250 and 400 + 300 + 300 leave nothing. */
     @Test
     void usesTwoRemnantsUpWhereFirstFitBreaksASealedSpool() {
-        List<Demand> demands = List.of(demand(1, 1, 520), demand(2, 2, 470), demand(3, 3, 480), demand(4, 4, 530));
+        List<Demand> demands = List.of(
+                demand(1, 1, 500),
+                demand(2, 2, 400),
+                demand(3, 3, 300),
+                demand(4, 4, 300),
+                demand(5, 5, 250),
+                demand(6, 6, 250));
         CutRequest request = new CutRequest(
                 demands, List.of(holding(1, 1, 1000, false), holding(2, 1, 1000, false), holding(3, 1, 100_000, true)));
         assertThat(plain.plan(request).spools()).hasSize(3);
@@ -74,7 +80,7 @@ class LeastCostTest {
     void everyPlanKeepsEveryHardRuleAndIsNoCostlierThanThePlainOne() {
         Random random = new Random(17);
         int better = 0;
-        for (int run = 0; run < 120; run++) {
+        for (int run = 0; run < 30; run++) {
             CutRequest request = randomRequest(random, 2 + random.nextInt(50));
             CutPlan plan = planner.plan(request);
             assertThat(CutPlanRules.broken(request, plan)).isEmpty();
@@ -89,7 +95,7 @@ class LeastCostTest {
             }
             assertThat(planner.plan(request)).isEqualTo(plan);
         }
-        assertThat(better).isGreaterThan(60);
+        assertThat(better).isGreaterThan(15);
     }
 
     /** Two articles, lots of several holdings, flaws, sets, sealed spools. */

@@ -58,9 +58,10 @@ final class Master implements AutoCloseable {
         return 2 * Math.max(most, 1) / GridProblem.UNIT / shortest;
     }
 
-    void add(Cutting cutting) {
+    /** Whether it was not known yet. */
+    boolean add(Cutting cutting) {
         if (columns.containsKey(cutting)) {
-            return;
+            return false;
         }
         MPVariable column = solver.makeNumVar(0, MPSolver.infinity(), "");
         objective.setCoefficient(column, (double) cutting.cost() / GridProblem.UNIT);
@@ -71,6 +72,7 @@ final class Master implements AutoCloseable {
         }
         available[cutting.kind()].setCoefficient(column, 1);
         columns.put(cutting, column);
+        return true;
     }
 
     /** Sets what is still wanted and still there; cuttings that give more than is wanted are put aside. */

@@ -2,6 +2,7 @@ package dev.restis.core.cutting.solver;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -34,13 +35,17 @@ final class Mending {
 
     /** A cheaper plan, if one was found in so many tries. */
     Optional<List<Cutting>> of(List<Cutting> plan, long bound, int tries) {
+        if (plan.stream().allMatch(c -> bulk.has(c.kind()))) {
+            return Optional.empty();
+        }
         List<Cutting> now = new ArrayList<>(plan);
         boolean bettered = false;
         int vain = 0;
+        Set<Set<Cutting>> tried = new HashSet<>();
         for (int seed = 0; seed < tries && vain < IN_VAIN && cost(now) > bound && on.getAsBoolean(); seed++) {
             List<Cutting> part = part(now, new Random(seed));
-            Optional<List<Cutting>> better = again(part, now);
             vain++;
+            Optional<List<Cutting>> better = tried.add(Set.copyOf(part)) ? again(part, now) : Optional.empty();
             if (better.isPresent()) {
                 part.forEach(now::remove);
                 now.addAll(better.get());

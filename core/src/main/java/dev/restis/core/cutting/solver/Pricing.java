@@ -11,6 +11,9 @@ final class Pricing {
     /** Of one stock length so many are taken at once: their used lengths differ, which makes the next prices steadier. */
     private static final int AT_ONCE = 6;
 
+    /** What the linear solver may be off by, in cost units. */
+    private static final double ROUNDING = 1e-7 * GridProblem.UNIT;
+
     private final GridProblem problem;
     private final Bulk bulk;
     private final Knapsack knapsack;
@@ -56,7 +59,7 @@ final class Pricing {
             List<Gain> gains = gains(k);
             long most = gains.isEmpty() ? 0 : gains.get(0).gain();
             bound -= Math.max(0, most) * there[k];
-            double beyond = Math.max(1, stockDuals[k]);
+            double beyond = stockDuals[k] + ROUNDING;
             int kind = k;
             gains.stream()
                     .filter(g -> g.gain() > beyond)

@@ -43,10 +43,14 @@ final class Relaxation implements AutoCloseable {
             stockDuals = master.stockDuals();
             Pricing.Answer answer = pricing.answer(duals, stockDuals, wanted, there, begun);
             bound = Math.max(bound, answer.bound());
-            if (answer.better().isEmpty()) {
+            boolean more = false;
+            for (Cutting cutting : answer.better()) {
+                more |= master.add(cutting);
+            }
+            // Where the solver's rounding alone makes known cuttings look better, there is no more to gain.
+            if (!more) {
                 break;
             }
-            answer.better().forEach(master::add);
         }
         return master.complete();
     }

@@ -15,7 +15,7 @@ class KnapsackTest {
             int types = 1 + random.nextInt(4);
             int[] lengths = random.ints(types, 3, 12).toArray();
             int[] limits = random.ints(types, 0, 6).toArray();
-            long[] values = random.longs(types, 0, 50).toArray();
+            long[] values = random.longs(types, 1, 50).toArray();
             int capacity = 5 + random.nextInt(40);
             long[] best = new long[capacity + 1];
             Arrays.fill(best, -1);
