@@ -2,6 +2,7 @@ import { fireEvent, screen, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
 import { show } from '../../test/show';
+import { sessionQuery } from '../workshop/queries';
 import CutPage from './CutPage';
 import { cutListQuery, cuttableQuery } from './queries';
 
@@ -85,6 +86,7 @@ const open = (list: Schemas['CutListView']) =>
   show(
     <CutPage />,
     [
+      [sessionQuery.queryKey, { currency: 'EUR' }],
       [cuttableQuery.queryKey, [BATCH]],
       [cutListQuery(7).queryKey, list],
     ],
@@ -131,4 +133,15 @@ it('asks for a batch when there is none', () => {
   show(<CutPage />, [[cuttableQuery.queryKey, []]]);
   fireEvent.click(screen.getByRole('link', { name: 'Go to Plan' }));
   expect(screen.getByText('Nothing to cut. Make a batch first.')).toBeDefined();
+});
+
+it('says how near a plan is to the best, what it saves, and when time ran out', () => {
+  const quality = { cost: 3.41, bound: 3.41, saved: 0, gapPercent: 0, complete: true };
+  const { unmount } = open({ ...LIST, quality });
+  expect(screen.getByText(/No plan is better than this one/).textContent).not.toContain('less than');
+  unmount();
+  open({ ...LIST, quality: { cost: 3.41, bound: 3.4, saved: 1.2, gapPercent: 0.3, complete: false } });
+  const words = screen.getByText(/At most 0.30 % could still be saved/).textContent;
+  expect(words).toContain('€1.20 less than cutting the longest first');
+  expect(words).toContain('Time ran out');
 });

@@ -5,6 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
+import { Money } from '../../shared/Figures';
 import { formatLength, formatTime } from '../../shared/format';
 import { strandName } from '../../shared/names';
 import { Await, Empty, Page } from '../../shared/Page';
@@ -12,6 +13,7 @@ import { ProblemNote } from '../../shared/ProblemNote';
 import { Swatch } from '../../shared/Swatch';
 import { cutListQuery, cuttableQuery, useConfirm, usePropose } from './queries';
 import { SpoolPanel } from './SpoolPanel';
+import { Weights } from './Weights';
 
 /** Choose a batch; then its cuts, spool by spool. */
 export default function CutPage() {
@@ -72,6 +74,7 @@ function Choose({ batches }: { batches: Schemas['CuttableBatch'][] }) {
           );
         })}
       </Stack>
+      <Weights />
     </Page>
   );
 }
@@ -152,6 +155,7 @@ function CutListSheet({ list, batches }: SheetProps) {
           percent: list.scrapPercent,
         })}
       </Text>
+      {list.quality && <Quality quality={list.quality} />}
       {list.confirmedAt ? (
         <Alert color="board" variant="outline">
           {t('cut.confirmed', { who: list.confirmedBy, when: formatTime(list.confirmedAt) })}{' '}
@@ -168,6 +172,24 @@ function CutListSheet({ list, batches }: SheetProps) {
         <SpoolPanel key={spool.holdingId} spool={spool} scaleUm={longest} list={list.id} open={open} />
       ))}
     </Page>
+  );
+}
+
+/** How near the plan is to the best there is, by the house's weights. */
+function Quality({ quality }: { quality: Schemas['QualityView'] }) {
+  const { t } = useTranslation();
+  return (
+    <Text size="sm">
+      {quality.gapPercent === 0 ? t('cut.best') : t('cut.near', { percent: quality.gapPercent.toFixed(2) })}{' '}
+      {t('cut.costs')} <Money value={quality.cost} />
+      {quality.saved > 0.005 && (
+        <>
+          , <Money value={quality.saved} /> {t('cut.saved')}
+        </>
+      )}
+      {'. '}
+      {!quality.complete && t('cut.cutShort')}
+    </Text>
   );
 }
 

@@ -1,5 +1,5 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import { api, ask } from '../../api/client';
+import { api, ask, type Schemas } from '../../api/client';
 import { useRefreshWork } from '../plan/queries';
 
 export const cuttableQuery = queryOptions({
@@ -40,5 +40,18 @@ export function useConfirm() {
   return useMutation({
     mutationFn: (id: number) => ask(api.POST('/api/cut/lists/{id}/confirm', { params: { path: { id } } })),
     onSuccess: refresh,
+  });
+}
+
+export const weightsQuery = queryOptions({
+  queryKey: ['cut', 'weights'],
+  queryFn: () => ask(api.GET('/api/cut/weights')),
+});
+
+export function useKeepWeights() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Schemas['WeightsInput']) => ask(api.PUT('/api/cut/weights', { body })),
+    onSuccess: () => client.invalidateQueries({ queryKey: weightsQuery.queryKey }),
   });
 }

@@ -2,6 +2,7 @@ package dev.restis.bench;
 
 import java.io.PrintStream;
 import java.util.Collection;
+import java.util.List;
 import java.util.Locale;
 import org.openjdk.jmh.annotations.Mode;
 import org.openjdk.jmh.results.RunResult;
@@ -11,7 +12,7 @@ import org.openjdk.jmh.runner.options.OptionsBuilder;
 import org.openjdk.jmh.runner.options.VerboseMode;
 import org.openjdk.jmh.util.Statistics;
 
-/** Runs every measurement and prints one table. */
+/** Runs every measurement and prints one table; with {@code cuts}, the cut plans alone. */
 public final class BenchMain {
 
     private BenchMain() {}
@@ -23,6 +24,10 @@ public final class BenchMain {
                 "Restis bench: %d cores, Java %s. Each figure is from this one run, on one thread.%n%n",
                 Runtime.getRuntime().availableProcessors(),
                 System.getProperty("java.version"));
+        if (List.of(args).contains("cuts")) {
+            CutClasses.print(out);
+            return;
+        }
         Collection<RunResult> results = new Runner(new OptionsBuilder()
                         .include(PieceBench.class.getSimpleName())
                         .include(CutBench.class.getSimpleName())
@@ -52,5 +57,6 @@ public final class BenchMain {
         out.println();
         out.println("workOut: fit, strands, checks. workOutAndDraw: with the full picture.");
         out.println("firstFitDecreasing: a cut list of so many strands, planned on spools and remnants.");
+        CutClasses.print(out);
     }
 }

@@ -47,8 +47,10 @@ class CutController {
 
     private final CutLists lists;
     private final CutReads reads;
+    private final CutWeights weights;
 
-    CutController(CutLists lists, CutReads reads) {
+    CutController(CutLists lists, CutReads reads, CutWeights weights) {
+        this.weights = weights;
         this.lists = lists;
         this.reads = reads;
     }
@@ -62,6 +64,18 @@ class CutController {
     @ResponseStatus(HttpStatus.CREATED)
     Made propose(@RequestBody Proposal body) {
         return new Made(lists.propose(body.batch()));
+    }
+
+    /** What plans are to save. */
+    @GetMapping("/weights")
+    CutWeights.Weights weights() {
+        return weights.weights();
+    }
+
+    @PutMapping("/weights")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void keepWeights(@RequestBody CutWeights.WeightsInput body) {
+        weights.keep(body);
     }
 
     @GetMapping("/lists/{id}")

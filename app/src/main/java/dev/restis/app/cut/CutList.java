@@ -1,5 +1,6 @@
 package dev.restis.app.cut;
 
+import dev.restis.core.cutting.CutPlan.Quality;
 import jakarta.persistence.CascadeType;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
@@ -9,9 +10,11 @@ import jakarta.persistence.JoinColumn;
 import jakarta.persistence.OneToMany;
 import jakarta.persistence.OrderBy;
 import jakarta.persistence.Version;
+import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /** A proposed or confirmed cut list of a batch. */
@@ -33,6 +36,14 @@ class CutList {
 
     private @Nullable String confirmedBy;
 
+    private @Nullable BigDecimal cost;
+
+    private @Nullable BigDecimal bound;
+
+    private @Nullable BigDecimal plain;
+
+    private @Nullable Boolean complete;
+
     @OneToMany(cascade = CascadeType.ALL, orphanRemoval = true)
     @JoinColumn(name = "cut_list_id", nullable = false)
     @OrderBy("number")
@@ -40,9 +51,15 @@ class CutList {
 
     protected CutList() {}
 
-    CutList(long batchId, Instant createdAt) {
+    CutList(long batchId, Instant createdAt, Optional<Quality> quality) {
         this.batchId = batchId;
         this.createdAt = createdAt;
+        quality.ifPresent(q -> {
+            cost = q.cost();
+            bound = q.bound();
+            plain = q.plain();
+            complete = q.complete();
+        });
     }
 
     long id() {

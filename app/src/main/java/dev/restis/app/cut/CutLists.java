@@ -17,13 +17,15 @@ import dev.restis.core.cutting.CutPlan.StepKind;
 import dev.restis.core.cutting.CutPlanner;
 import dev.restis.core.cutting.CutRequest;
 import dev.restis.core.cutting.Demand;
-import dev.restis.core.cutting.FirstFitDecreasing;
+import dev.restis.core.cutting.LeastCost;
 import dev.restis.core.cutting.WithTrimmings;
+import dev.restis.core.cutting.solver.GridSolver;
 import dev.restis.core.measure.Length;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import java.math.BigDecimal;
 import java.time.Clock;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -42,19 +44,26 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class CutLists {
 
+    /** Enough to be within hundredths of a per cent of the best on real batches, most of them in well under a second. */
+    private static final GridSolver.Effort EFFORT = new GridSolver.Effort(6, 20);
+
+    private static final Duration WITHIN = Duration.ofSeconds(2);
+
     private final Batches batches;
     private final Pieces pieces;
     private final Stock stock;
+    private final CutWeights weights;
     private final EntityManager entities;
     private final JdbcClient jdbc;
     private final JdbcTemplate bulk;
     private final Clock clock;
-    private final CutPlanner planner = new WithTrimmings(new FirstFitDecreasing());
+    private final CutPlanner planner = new WithTrimmings(new LeastCost(EFFORT, WITHIN));
 
     CutLists(
             Batches batches,
             Pieces pieces,
             Stock stock,
+            CutWeights weights,
             EntityManager entities,
             JdbcClient jdbc,
             JdbcTemplate bulk,
@@ -62,6 +71,7 @@ public class CutLists {
         this.batches = batches;
         this.pieces = pieces;
         this.stock = stock;
+        this.weights = weights;
         this.entities = entities;
         this.jdbc = jdbc;
         this.bulk = bulk;
@@ -86,8 +96,9 @@ public class CutLists {
                 .map(s -> new Demand(s.id(), s.piece(), s.set(), s.article(), new Length(s.cutUm()), s.tails()))
                 .toList();
         Stock.Cuttable there = stock.cuttable(articles, batch);
-        CutPlan plan = planner.plan(new CutRequest(demands, there.free(), begun(strands)));
-        CutList list = new CutList(batch, clock.instant());
+        CutPlan plan =
+                planner.plan(new CutRequest(demands, there.free(), begun(strands), weights.aims(there.prices())));
+        CutList list = new CutList(batch, clock.instant(), plan.quality());
         for (CutPlan.SpoolPlan spool : plan.spools()) {
             CutSpool row = new CutSpool(
                     list.spools().size() + 1,

@@ -1,6 +1,7 @@
 package dev.restis.app.cut;
 
 import dev.restis.app.platform.Problems.NotFound;
+import dev.restis.core.cutting.CutPlan.Quality;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.Instant;
@@ -8,6 +9,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -73,6 +75,26 @@ class CutReads {
             List<Long> pieces,
             List<Long> sourcePieces) {}
 
+    /**
+     * How good a plan is by the house's weights, in its currency.
+     *
+     * @param cost of the cord that it uses or spoils, and of opening and handling
+     * @param bound no plan for the same strands costs less
+     * @param saved what cutting the longest first would cost more
+     * @param gapPercent how far it may be from the best, rounded up; 0 when it is the best
+     * @param complete whether all was tried that should be
+     */
+    record QualityView(BigDecimal cost, BigDecimal bound, BigDecimal saved, BigDecimal gapPercent, boolean complete) {
+        static QualityView of(Quality quality) {
+            return new QualityView(
+                    quality.cost(),
+                    quality.bound(),
+                    quality.plain().subtract(quality.cost()),
+                    quality.gap().movePointRight(2),
+                    quality.complete());
+        }
+    }
+
     record CutListView(
             long id,
             long batchId,
@@ -85,6 +107,7 @@ class CutReads {
             long cutUm,
             long scrapUm,
             BigDecimal scrapPercent,
+            @Nullable QualityView quality,
             List<SpoolView> spools,
             List<TrimmingView> trimmings,
             List<WaitingPieceView> waiting) {}
@@ -156,9 +179,17 @@ class CutReads {
                 cut,
                 scrap,
                 percent,
+                quality(id).map(QualityView::of).orElse(null),
                 List.copyOf(spools.values()),
                 trimmings(id),
                 waiting(id));
+    }
+
+    private Optional<Quality> quality(long list) {
+        return jdbc.sql("select cost, bound, plain, complete from cut_list where id = ? and cost is not null")
+                .param(list)
+                .query(Quality.class)
+                .optional();
     }
 
     /** Flaws are shown where the plan saw them, counted from the free end as it was then. */

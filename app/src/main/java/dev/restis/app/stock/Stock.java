@@ -16,6 +16,7 @@ import dev.restis.core.stock.Unit;
 import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
 import java.time.Clock;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -109,8 +110,9 @@ public class Stock {
      *
      * @param free what of each holding is free, from its free end on
      * @param balances all that each has
+     * @param prices what a metre of each article costs new
      */
-    public record Cuttable(List<Holding> free, Map<Long, Long> balances) {
+    public record Cuttable(List<Holding> free, Map<Long, Long> balances, Map<Long, Double> prices) {
         public long balance(long holding) {
             return balances.getOrDefault(holding, 0L);
         }
@@ -123,11 +125,12 @@ public class Stock {
     @Transactional(readOnly = true)
     public Cuttable cuttable(Collection<Long> articleIds, long batch) {
         if (articleIds.isEmpty()) {
-            return new Cuttable(List.of(), Map.of());
+            return new Cuttable(List.of(), Map.of(), Map.of());
         }
         Map<Long, Long> balances = new HashMap<>();
         List<Holding> free = jdbc.sql("""
                         select h.id, a.id as article, lot.id as lot, b.quantity, h.quantity as balance, a.keep_um,
+                               h.opened_at is null as sealed, greatest(0, cast(:today as date) - lot.received_on) as age_days,
                                array(select h.quantity - f.behind_um from holding_flaw f
                                      where f.holding_id = h.id and f.behind_um < h.quantity
                                            and h.quantity - f.behind_um < b.quantity
@@ -140,6 +143,7 @@ public class Stock {
                         """)
                 .param("articles", articleIds)
                 .param("batch", batch)
+                .param("today", LocalDate.now(clock))
                 .query((row, n) -> {
                     balances.put(row.getLong("id"), row.getLong("balance"));
                     return new Holding(
@@ -148,10 +152,27 @@ public class Stock {
                             row.getLong("lot"),
                             new Length(row.getLong("quantity")),
                             lengths((Long[]) row.getArray("flaws").getArray()),
-                            new Length(row.getLong("keep_um")));
+                            new Length(row.getLong("keep_um")),
+                            row.getBoolean("sealed"),
+                            row.getLong("age_days"));
                 })
                 .list();
-        return new Cuttable(free, balances);
+        return new Cuttable(free, balances, prices(articleIds));
+    }
+
+    /** Of the cheapest put-up that is sold; what the cord on hand cost, where nobody is known to sell it. */
+    private Map<Long, Double> prices(Collection<Long> articleIds) {
+        Map<Long, Double> prices = new HashMap<>();
+        articles.some(articleIds).stream()
+                .filter(a -> a.unitPrice().signum() > 0)
+                .forEach(a -> prices.put(a.id(), a.unitPrice().doubleValue()));
+        jdbc.sql("""
+                        select p.article_id, min(p.price / p.quantity) * 1000000 from put_up p
+                        where p.article_id in (:articles) and not p.withdrawn and p.price > 0 group by 1
+                        """).param("articles", articleIds).query(row -> {
+            prices.put(row.getLong(1), row.getDouble(2));
+        });
+        return prices;
     }
 
     /**

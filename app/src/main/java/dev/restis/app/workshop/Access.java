@@ -29,23 +29,27 @@ class Access {
 
     @Bean
     SecurityFilterChain guard(HttpSecurity http, SecurityContextRepository sessions) throws Exception {
-        return http.authorizeHttpRequests(requests -> requests.requestMatchers(
-                                HttpMethod.POST, "/api/setup", "/api/sign-in")
-                        .permitAll()
-                        .requestMatchers("/api/session", "/api/openapi")
-                        .permitAll()
-                        // A shop shows its own key, which the door itself looks at.
-                        .requestMatchers(HttpMethod.POST, "/api/feed")
-                        .permitAll()
-                        .requestMatchers("/api/people/**", "/api/shop-feeds/**")
-                        .hasRole("OWNER")
-                        .requestMatchers(
-                                HttpMethod.PUT, "/api/measures/**", "/api/open-minutes", "/api/orders/price-rules")
-                        .hasRole("OWNER")
-                        .requestMatchers("/api/**")
-                        .authenticated()
-                        .anyRequest()
-                        .permitAll())
+        return http.authorizeHttpRequests(
+                        requests -> requests.requestMatchers(HttpMethod.POST, "/api/setup", "/api/sign-in")
+                                .permitAll()
+                                .requestMatchers("/api/session", "/api/openapi")
+                                .permitAll()
+                                // A shop shows its own key, which the door itself looks at.
+                                .requestMatchers(HttpMethod.POST, "/api/feed")
+                                .permitAll()
+                                .requestMatchers("/api/people/**", "/api/shop-feeds/**")
+                                .hasRole("OWNER")
+                                .requestMatchers(
+                                        HttpMethod.PUT,
+                                        "/api/measures/**",
+                                        "/api/open-minutes",
+                                        "/api/orders/price-rules",
+                                        "/api/cut/weights")
+                                .hasRole("OWNER")
+                                .requestMatchers("/api/**")
+                                .authenticated()
+                                .anyRequest()
+                                .permitAll())
                 .csrf(csrf -> csrf.spa().ignoringRequestMatchers("/api/feed"))
                 .securityContext(context -> context.securityContextRepository(sessions))
                 .exceptionHandling(e -> e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED)))

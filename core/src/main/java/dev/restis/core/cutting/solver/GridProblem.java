@@ -55,11 +55,11 @@ public final class GridProblem {
         return stock.get(kind);
     }
 
-    RestWorth worth() {
+    public RestWorth worth() {
         return worth;
     }
 
-    long demand() {
+    public long demand() {
         long sum = 0;
         for (int i = 0; i < lengths.length; i++) {
             sum += (long) lengths[i] * counts[i];

@@ -1,0 +1,86 @@
+package dev.restis.app.cut;
+
+import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.core.cutting.CutAims;
+import dev.restis.core.measure.Fault;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What the house wants its cut plans to save. */
+@Service
+class CutWeights {
+
+    /**
+     * The weights, in the workshop's currency.
+     *
+     * @param leftoverPercent what a leftover worth keeping counts for against new cord; 0 to 100
+     * @param handling what keeping one more leftover costs
+     * @param ageing what beginning a holding costs for each year that it is younger than the oldest
+     */
+    record Weights(int leftoverPercent, BigDecimal handling, BigDecimal ageing) {}
+
+    /** As typed. */
+    record WeightsInput(int leftoverPercent, String handling, String ageing) {}
+
+    private static final double PERCENT = 100;
+    private static final BigDecimal MOST = BigDecimal.valueOf(1000);
+
+    private final JdbcClient jdbc;
+
+    CutWeights(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    @Transactional(readOnly = true)
+    public Weights weights() {
+        CutAims usual = CutAims.USUAL;
+        return jdbc.sql("""
+                        select leftover_percent, leftover_handling as handling, younger_year as ageing from workshop
+                        """)
+                .query(Weights.class)
+                .optional()
+                .orElse(new Weights(
+                        (int) Math.round(usual.leftoverShare() * PERCENT),
+                        BigDecimal.valueOf(usual.handling()),
+                        BigDecimal.valueOf(usual.ageing())));
+    }
+
+    CutAims aims(Map<Long, Double> pricePerMetre) {
+        Weights weights = weights();
+        return new CutAims(
+                weights.leftoverPercent() / PERCENT,
+                weights.handling().doubleValue(),
+                weights.ageing().doubleValue(),
+                pricePerMetre);
+    }
+
+    @Transactional
+    public void keep(WeightsInput typed) {
+        List<Fault> faults = new ArrayList<>();
+        if (typed.leftoverPercent() < 0 || typed.leftoverPercent() > PERCENT) {
+            faults.add(Fault.of("leftoverPercent", "percent.range", typed.leftoverPercent()));
+        }
+        BigDecimal handling = money("handling", typed.handling(), faults);
+        BigDecimal ageing = money("ageing", typed.ageing(), faults);
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        jdbc.sql("update workshop set leftover_percent = ?, leftover_handling = ?, younger_year = ?")
+                .params(typed.leftoverPercent(), handling, ageing)
+                .update();
+    }
+
+    private static BigDecimal money(String field, String typed, List<Fault> faults) {
+        String text = typed.strip().replace(',', '.');
+        if (!text.matches("\\d{1,6}(\\.\\d{1,4})?") || new BigDecimal(text).compareTo(MOST) > 0) {
+            faults.add(Fault.of(field, "price.unread", typed));
+            return BigDecimal.ZERO;
+        }
+        return new BigDecimal(text);
+    }
+}
