@@ -30,6 +30,8 @@ const LIST: Schemas['CutListView'] = {
   cutUm: 2_970_000,
   scrapUm: 0,
   scrapPercent: 0,
+  opened: 1,
+  waitingUnopened: 2,
   spools: [
     {
       number: 1,
@@ -144,4 +146,5 @@ it('says how near a plan is to the best, what it saves, and when time ran out', 
   const words = screen.getByText(/At most 0.30 % could still be saved/).textContent;
   expect(words).toContain('€1.20 less than cutting the longest first');
   expect(words).toContain('Time ran out');
+  expect(screen.getByText(/opens one sealed spool. Without that, 2 more pieces would wait/)).toBeTruthy();
 });

@@ -119,6 +119,14 @@ function CutListSheet({ list, batches }: SheetProps) {
           <Button variant="default" component="a" href={`/api/cut/lists/${list.id}/sheet.csv`} download>
             {t('exportCsv')}
           </Button>
+          <Button
+            variant="default"
+            component="a"
+            href={`/api/cut/lists/${list.id}/sheet.pdf`}
+            target="_blank"
+          >
+            {t('cut.pdf')}
+          </Button>
           <Button variant="default" onClick={() => window.print()}>
             {t('print')}
           </Button>
@@ -156,6 +164,14 @@ function CutListSheet({ list, batches }: SheetProps) {
         })}
       </Text>
       {list.quality && <Quality quality={list.quality} />}
+      {list.opened > 0 && (
+        <Text size="sm">
+          {t('cut.opens', { count: list.opened })}{' '}
+          {list.waitingUnopened > 0
+            ? t('cut.unopened', { count: list.waitingUnopened })
+            : t('cut.unopenedNone')}
+        </Text>
+      )}
       {list.confirmedAt ? (
         <Alert color="board" variant="outline">
           {t('cut.confirmed', { who: list.confirmedBy, when: formatTime(list.confirmedAt) })}{' '}

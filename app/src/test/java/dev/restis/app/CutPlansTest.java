@@ -2,9 +2,15 @@ package dev.restis.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.restis.core.measure.Length;
 import java.math.BigDecimal;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpMethod;
+import org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import tools.jackson.databind.JsonNode;
 
 /** How cut plans are chosen, and how good they are said to be. */
@@ -38,6 +44,10 @@ class CutPlansTest extends RestisTest {
         assertThat(quality.path("gapPercent").decimalValue()).isLessThan(BigDecimal.ONE);
         assertThat(quality.path("complete").asBoolean()).isTrue();
         assertThat(plan.path("spools")).hasSize(1);
+        assertThat(plan.path("opened").asInt()).isEqualTo(1);
+        assertThat(plan.path("waitingUnopened").asInt())
+                .as("there is nothing but the sealed spool")
+                .isEqualTo(3);
     }
 
     @Test
@@ -56,5 +66,29 @@ class CutPlansTest extends RestisTest {
         assertThat(after.path("leftoverPercent").asInt()).isEqualTo(60);
         assertThat(after.path("handling").decimalValue()).isEqualByComparingTo("0.05");
         send(HttpMethod.PUT, "/api/cut/weights", weights("80", "0.01", "0.02"));
+    }
+
+    @Test
+    void theSheetIsPrintedWithEverythingThatIsCut() throws Exception {
+        addCord("CP3", "#4A5579", "2 mm");
+        receive("CP3", "P-4", "20 m", "");
+        JsonNode list = planIn("CP3", 2);
+        byte[] pdf = mvc().perform(MockMvcRequestBuilders.get("/api/cut/lists/" + list.path("id") + "/sheet.pdf")
+                        .with(SecurityMockMvcRequestPostProcessors.user("Tove").roles("OWNER")))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        JsonNode spool = list.path("spools").path(0);
+        JsonNode strand = spool.path("steps").path(0);
+        String millimetres = new Length(strand.path("lengthUm").asLong()).toString();
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            assertThat(new PDFTextStripper().getText(document))
+                    .contains(spool.path("label").asString(), "CP3 cp3", "lot P-4", millimetres)
+                    .contains(strand.path("reference").asString() + " #"
+                            + strand.path("pieceId").asLong())
+                    .contains("Left over: keep");
+        }
+        JsonNode json = ask("/api/cut/lists/" + list.path("id") + "/sheet.json").body();
+        assertThat(json).isEqualTo(list);
     }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.util.regex.Pattern;
@@ -168,7 +169,9 @@ class PatternsTest extends DemoTest {
         assertThat(page.getByRole(AriaRole.BUTTON, button("Keep the stitch"))).isDisabled();
         path.fill(json.replace("\"perWorking\": 2.16", "\"perWorking\": 2.3").replace("square-knot-2", "harbour-flat"));
         assertThat(page.getByText("Adds 2.30 d a repeat")).isVisible();
-        assertThat(page.getByText("Harbour flat: drawn from")).isHidden();
+        // Pulling it tight takes seconds of computing in the background, and more where much else is done meanwhile.
+        assertThat(page.getByText("Harbour flat: drawn from"))
+                .isHidden(new LocatorAssertions.IsHiddenOptions().setTimeout(90_000));
         Browser.click(page, "Keep the stitch");
         assertThat(page.getByText("This is empty. Fill it in.")).isVisible();
         page.getByLabel("Name").fill("Harbour flat");

@@ -2,12 +2,14 @@ package dev.restis.app.cut;
 
 import dev.restis.app.platform.CsvText;
 import dev.restis.app.platform.Made;
+import dev.restis.app.platform.Pdf;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -15,6 +17,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -47,9 +50,11 @@ class CutController {
 
     private final CutLists lists;
     private final CutReads reads;
+    private final CutSheet sheets;
     private final CutWeights weights;
 
-    CutController(CutLists lists, CutReads reads, CutWeights weights) {
+    CutController(CutLists lists, CutReads reads, CutSheet sheets, CutWeights weights) {
+        this.sheets = sheets;
         this.weights = weights;
         this.lists = lists;
         this.reads = reads;
@@ -144,6 +149,20 @@ class CutController {
         return ResponseEntity.ok()
                 .header("Content-Disposition", "attachment; filename=cut-list-" + id + ".csv")
                 .body(CsvText.of(COLUMNS, rows));
+    }
+
+    @GetMapping(value = "/lists/{id}/sheet.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> pdf(@PathVariable long id, @RequestParam(defaultValue = "A4") Pdf.Paper paper) {
+        return ResponseEntity.ok()
+                .header("Content-Disposition", "inline; filename=cut-list-" + id + ".pdf")
+                .body(sheets.pdf(id, paper));
+    }
+
+    @GetMapping("/lists/{id}/sheet.json")
+    ResponseEntity<CutReads.CutListView> json(@PathVariable long id) {
+        return ResponseEntity.ok()
+                .header("Content-Disposition", "attachment; filename=cut-list-" + id + ".json")
+                .body(reads.list(id));
     }
 
     private static String kind(CutReads.StepView step) {

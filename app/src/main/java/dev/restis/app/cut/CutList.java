@@ -44,6 +44,9 @@ class CutList {
 
     private @Nullable Boolean complete;
 
+    private int opened;
+    private int waitingUnopened;
+
     @OneToMany(cascade = CascadeType.ALL, orphanRemoval = true)
     @JoinColumn(name = "cut_list_id", nullable = false)
     @OrderBy("number")
@@ -60,6 +63,12 @@ class CutList {
             plain = q.plain();
             complete = q.complete();
         });
+    }
+
+    /** How many sealed holdings it opens, and how many more pieces would wait if it opened none. */
+    void opens(int holdings, int waiting) {
+        opened = holdings;
+        waitingUnopened = waiting;
     }
 
     long id() {

@@ -17,6 +17,8 @@ import dev.restis.core.cutting.CutPlan.StepKind;
 import dev.restis.core.cutting.CutPlanner;
 import dev.restis.core.cutting.CutRequest;
 import dev.restis.core.cutting.Demand;
+import dev.restis.core.cutting.FirstFitDecreasing;
+import dev.restis.core.cutting.Holding;
 import dev.restis.core.cutting.LeastCost;
 import dev.restis.core.cutting.WithTrimmings;
 import dev.restis.core.cutting.solver.GridSolver;
@@ -47,6 +49,7 @@ public class CutLists {
     /** Enough to be within hundredths of a per cent of the best on real batches, most of them in well under a second. */
     private static final GridSolver.Effort EFFORT = new GridSolver.Effort(6, 20);
 
+    private static final CutPlanner PLAIN = new WithTrimmings(new FirstFitDecreasing());
     private static final Duration WITHIN = Duration.ofSeconds(2);
 
     private final Batches batches;
@@ -96,9 +99,14 @@ public class CutLists {
                 .map(s -> new Demand(s.id(), s.piece(), s.set(), s.article(), new Length(s.cutUm()), s.tails()))
                 .toList();
         Stock.Cuttable there = stock.cuttable(articles, batch);
-        CutPlan plan =
-                planner.plan(new CutRequest(demands, there.free(), begun(strands), weights.aims(there.prices())));
+        CutRequest request = new CutRequest(demands, there.free(), begun(strands), weights.aims(there.prices()));
+        CutPlan plan = planner.plan(request);
         CutList list = new CutList(batch, clock.instant(), plan.quality());
+        int opened =
+                (int) plan.spools().stream().filter(p -> p.holding().sealed()).count();
+        list.opens(
+                opened,
+                opened == 0 ? 0 : waitingUnopened(request) - plan.waiting().size());
         for (CutPlan.SpoolPlan spool : plan.spools()) {
             CutSpool row = new CutSpool(
                     list.spools().size() + 1,
@@ -139,6 +147,15 @@ public class CutLists {
                         })
                         .toList());
         return list.id();
+    }
+
+    /** How many pieces would wait if nothing that is sealed were opened. */
+    private static int waitingUnopened(CutRequest request) {
+        List<Holding> open =
+                request.holdings().stream().filter(h -> !h.sealed()).toList();
+        return PLAIN.plan(new CutRequest(request.demands(), open, request.begun(), request.aims()))
+                .waiting()
+                .size();
     }
 
     /** The lots that matching sets were begun with, in this batch or an earlier one. */

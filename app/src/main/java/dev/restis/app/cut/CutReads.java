@@ -95,6 +95,12 @@ class CutReads {
         }
     }
 
+    /**
+     * A cut list.
+     *
+     * @param opened how many sealed holdings it opens
+     * @param waitingUnopened how many more pieces would wait if it opened none
+     */
     record CutListView(
             long id,
             long batchId,
@@ -108,6 +114,8 @@ class CutReads {
             long scrapUm,
             BigDecimal scrapPercent,
             @Nullable QualityView quality,
+            int opened,
+            int waitingUnopened,
             List<SpoolView> spools,
             List<TrimmingView> trimmings,
             List<WaitingPieceView> waiting) {}
@@ -127,7 +135,9 @@ class CutReads {
             String batchName,
             Instant createdAt,
             @Nullable Instant confirmedAt,
-            @Nullable String confirmedBy) {}
+            @Nullable String confirmedBy,
+            int opened,
+            int waitingUnopened) {}
 
     private final JdbcClient jdbc;
 
@@ -150,7 +160,8 @@ class CutReads {
     public CutListView list(long id) {
         Head head =
                 jdbc.sql("""
-                        select c.id, c.batch_id, b.name as batch_name, c.created_at, c.confirmed_at, c.confirmed_by
+                        select c.id, c.batch_id, b.name as batch_name, c.created_at, c.confirmed_at, c.confirmed_by,
+                               c.opened, c.waiting_unopened
                         from cut_list c join batch b on b.id = c.batch_id where c.id = ?
                         """).param(id).query(Head.class).optional().orElseThrow(() -> new NotFound("cut.replaced"));
         Map<Long, SpoolView> spools = spools(id);
@@ -180,6 +191,8 @@ class CutReads {
                 scrap,
                 percent,
                 quality(id).map(QualityView::of).orElse(null),
+                head.opened(),
+                head.waitingUnopened(),
                 List.copyOf(spools.values()),
                 trimmings(id),
                 waiting(id));
@@ -192,7 +205,7 @@ class CutReads {
                 .optional();
     }
 
-    /** Flaws are shown where the plan saw them, counted from the free end as it was then. */
+    /** Shelf by shelf, to save walking. Flaws are shown where the plan saw them, counted from the free end as it was then. */
     private Map<Long, SpoolView> spools(long list) {
         Map<Long, SpoolView> spools = new LinkedHashMap<>();
         jdbc.sql("""
@@ -203,7 +216,7 @@ class CutReads {
                                      order by f.behind_um desc) as flaws
                         from cut_spool s join holding h on h.id = s.holding_id join lot on lot.id = h.lot_id
                              join article a on a.id = lot.article_id
-                        where s.cut_list_id = ? order by a.code, s.number
+                        where s.cut_list_id = ? order by h.shelf, a.code, s.number
                         """)
                 .param(list)
                 .query((row, n) -> spools.put(

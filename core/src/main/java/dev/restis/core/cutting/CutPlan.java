@@ -50,9 +50,10 @@ public record CutPlan(
 
         /** How far it may be from the best, as a share of the bound, rounded up to a hundredth of a per cent; 0 when it is the best. */
         public BigDecimal gap() {
-            return bound.signum() <= 0
-                    ? BigDecimal.ZERO
-                    : cost.subtract(bound).divide(bound, 4, RoundingMode.UP).max(BigDecimal.ZERO);
+            if (cost.compareTo(bound) <= 0) {
+                return BigDecimal.ZERO;
+            }
+            return bound.signum() <= 0 ? BigDecimal.ONE : cost.subtract(bound).divide(bound, 4, RoundingMode.UP);
         }
     }
 

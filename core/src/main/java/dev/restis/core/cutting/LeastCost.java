@@ -16,7 +16,8 @@ import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 
 /**
- * Plans near the least cost, and says how near. The plain planner decides which lot each piece is of; then the strands of
+ * Plans near the least cost, and says how near. The plain planner decides which lot each piece is of, and pieces for which it
+ * finds no room are fitted in closer where that goes; then the strands of
  * each lot are laid anew by {@link GridSolver}, and what costs no less stays as it was, so that no plan is costlier than the plain one.
  * The bound is that of all lots of an article together, so that it holds for every choice of lots. The same request
  * gives the same plan, unless the clock ends the search; then the plan says that it is not complete.
@@ -36,14 +37,17 @@ public final class LeastCost implements CutPlanner {
     public CutPlan plan(CutRequest request) {
         long end = System.nanoTime() + within.toNanos();
         BooleanSupplier on = () -> System.nanoTime() < end;
-        FirstFitDecreasing.Laid laid = FirstFitDecreasing.lay(request);
+        FirstFitDecreasing.Laid plain = FirstFitDecreasing.lay(request);
+        FirstFitDecreasing.Laid laid = new FirstFitDecreasing.Laid(
+                plain.spools(), new CloserFit(request, plain.spools(), on).of(plain.waiting()));
         Map<Long, List<OpenSpool>> articles = new TreeMap<>(laid.spools().stream()
                 .collect(Collectors.groupingBy(s -> s.holding().article())));
         Sums sums = new Sums();
         articles.values().stream()
                 .filter(spools -> spools.stream().anyMatch(OpenSpool::touched))
                 .forEach(spools -> better(spools, request.aims(), on, sums));
-        return laid.toPlan().of(sums.quality(on.getAsBoolean()));
+        CutPlan plan = laid.toPlan();
+        return sums.known() ? plan.of(sums.quality(on.getAsBoolean())) : plan;
     }
 
     private void better(List<OpenSpool> spools, CutAims aims, BooleanSupplier on, Sums sums) {
@@ -60,7 +64,8 @@ public final class LeastCost implements CutPlanner {
             all.addAll(strands);
             LotGrid grid = new LotGrid(lot, strands, aims);
             long plain = grid.cost();
-            Optional<GridPlan> plan = GridSolver.solve(grid.problem(), effort, on);
+            Optional<GridPlan> plan =
+                    on.getAsBoolean() ? GridSolver.solve(grid.problem(), effort, on) : Optional.empty();
             plan.filter(p -> p.cost() < plain).ifPresent(grid::lay);
             sums.plain += plain;
             cost += Math.min(plain, plan.map(GridPlan::cost).orElse(plain));
@@ -69,6 +74,11 @@ public final class LeastCost implements CutPlanner {
         sums.cost += cost;
         sums.bound +=
                 Math.min(cost, lots.size() == 1 ? bound : GridSolver.bound(new LotGrid(spools, all, aims).problem()));
+    }
+
+    /** The bound of one lot is that of its article where it is the only one. */
+    private static long single(Map<Long, List<OpenSpool>> lots, long bound) {
+        return lots.size() == 1 ? bound : 0;
     }
 
     private static List<Demand> strands(List<OpenSpool> spools) {
@@ -85,6 +95,11 @@ public final class LeastCost implements CutPlanner {
         private long cost;
         private long bound;
         private long plain;
+
+        /** Where nothing at all is proved, nothing is said. */
+        boolean known() {
+            return bound > 0 || cost == 0;
+        }
 
         Quality quality(boolean complete) {
             return new Quality(

@@ -77,6 +77,14 @@ final class LotGrid {
         return problem;
     }
 
+    /** Whether there is as much as is asked for; it may still not fit. */
+    boolean mayHold() {
+        long there = problem.stock().stream()
+                .mapToLong(s -> (long) s.length() * s.available())
+                .sum();
+        return problem.demand() <= there;
+    }
+
     /** What the strands cost as they lie now. */
     long cost() {
         long cost = 0;

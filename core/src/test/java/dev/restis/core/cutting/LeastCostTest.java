@@ -50,6 +50,24 @@ class LeastCostTest {
         assertThat(quality.complete()).isTrue();
     }
 
+    /** 500 + 250 + 250 and 400 + 300 + 300 fill both; longest first, the last 250 finds no room and its piece would wait. */
+    @Test
+    void noPieceWaitsForRoomThatACloserPlanHas() {
+        List<Demand> demands = List.of(
+                demand(1, 1, 500),
+                demand(2, 2, 400),
+                demand(3, 3, 300),
+                demand(4, 4, 300),
+                demand(5, 5, 250),
+                demand(6, 6, 250));
+        CutRequest request = new CutRequest(demands, List.of(holding(1, 1, 1000, false), holding(2, 1, 1000, false)));
+        assertThat(plain.plan(request).waiting()).hasSize(1);
+        CutPlan plan = planner.plan(request);
+        assertThat(CutPlanRules.broken(request, plan)).isEmpty();
+        assertThat(plan.waiting()).isEmpty();
+        assertThat(plan.scrap()).isEqualTo(Length.ZERO);
+    }
+
     /** Of two open spools of one length the older is begun. */
     @Test
     void prefersTheOlderOfTwoAlike() {
@@ -87,7 +105,7 @@ class LeastCostTest {
             CutPlan.Quality quality = plan.quality().orElseThrow();
             assertThat(quality.cost()).isLessThanOrEqualTo(quality.plain());
             assertThat(quality.bound()).isLessThanOrEqualTo(quality.cost());
-            assertThat(plan.waiting()).isEqualTo(plain.plan(request).waiting());
+            assertThat(plain.plan(request).waiting()).containsAll(plan.waiting());
             better += quality.cost().compareTo(quality.plain()) < 0 ? 1 : 0;
             for (SpoolPlan spool : plan.spools()) {
                 assertThat(spool.steps().stream().map(CutPlan.Step::length).reduce(Length.ZERO, Length::plus))
@@ -122,5 +140,20 @@ class LeastCostTest {
                     random.nextInt(700)));
         }
         return new CutRequest(demands, holdings);
+    }
+
+    /** 3.41 against 3.40 is 0.294 % at the most, said as 0.30 %; where nothing is proved, all might be saved. */
+    @Test
+    void theGapIsRoundedUp() {
+        assertThat(new CutPlan.Quality(money("3.41"), money("3.40"), money("4"), true).gap())
+                .isEqualByComparingTo(money("0.0030"));
+        assertThat(new CutPlan.Quality(money("3.41"), money("3.41"), money("4"), true).gap())
+                .isEqualByComparingTo(BigDecimal.ZERO);
+        assertThat(new CutPlan.Quality(money("3.41"), BigDecimal.ZERO, money("4"), false).gap())
+                .isEqualByComparingTo(BigDecimal.ONE);
+    }
+
+    private static BigDecimal money(String amount) {
+        return new BigDecimal(amount);
     }
 }

@@ -47,7 +47,7 @@ public final class GridProblem {
         return counts.clone();
     }
 
-    List<StockLength> stock() {
+    public List<StockLength> stock() {
         return stock;
     }
 

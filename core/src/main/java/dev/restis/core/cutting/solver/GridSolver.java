@@ -164,9 +164,6 @@ public final class GridSolver {
         for (int seed = 0; seed < effort.dives() && far(least) && on.getAsBoolean(); seed++) {
             Dive dive = new Dive(problem, relaxation, seed);
             dive.run().flatMap(cut -> withBulk(cut, dive)).ifPresent(this::keep);
-            if (seed == 0 && cost == Long.MAX_VALUE) {
-                return;
-            }
         }
     }
 

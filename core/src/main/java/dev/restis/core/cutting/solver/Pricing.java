@@ -1,7 +1,6 @@
 package dev.restis.core.cutting.solver;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
 
@@ -63,25 +62,29 @@ final class Pricing {
             int kind = k;
             gains.stream()
                     .filter(g -> g.gain() > beyond)
-                    .limit(AT_ONCE)
                     .forEach(g -> better.add(new Cutting(problem, kind, knapsack.cuts(g.used()))));
         }
         return new Answer(bound, better);
     }
 
-    /** What each used length gains, the most first; none that loses. */
+    /** The used lengths that gain most, the most first; none that loses. */
     private List<Gain> gains(int kind) {
-        List<Gain> gains = new ArrayList<>();
+        List<Gain> most = new ArrayList<>();
         for (int used = 1; used <= problem.stock(kind).length(); used++) {
-            if (knapsack.reaches(used)) {
-                long gain = knapsack.best(used) - problem.cost(kind, used);
-                if (gain > 0) {
-                    gains.add(new Gain(used, gain));
+            long gain = knapsack.reaches(used) ? knapsack.best(used) - problem.cost(kind, used) : 0;
+            if (gain > 0
+                    && (most.size() < AT_ONCE || gain > most.get(AT_ONCE - 1).gain())) {
+                int at = most.size();
+                while (at > 0 && most.get(at - 1).gain() < gain) {
+                    at--;
+                }
+                most.add(at, new Gain(used, gain));
+                if (most.size() > AT_ONCE) {
+                    most.remove(AT_ONCE);
                 }
             }
         }
-        gains.sort(Comparator.comparingLong(Gain::gain).reversed());
-        return gains;
+        return most;
     }
 
     /**
