@@ -67,8 +67,8 @@ class LoadTimes {
     private static void hang(Server server) {
         server.sql("""
                 set session_replication_role = replica;
-                insert into article (code, kind, name, colour, material, diameter_um, keep_um)
-                    select 'W' || lpad(i::text, 4, '0'), 'CORD', (array['Blue', 'Green', 'Red', 'Grey', 'Gold'])[1 + i % 5] || ' ' || i,
+                insert into article (code, kind, unit, name, colour, material, diameter_um, keep_um)
+                    select 'W' || lpad(i::text, 4, '0'), 'CORD', 'METRE', (array['Blue', 'Green', 'Red', 'Grey', 'Gold'])[1 + i % 5] || ' ' || i,
                            '#' || lpad(to_hex((i * 7919) % 16777216), 6, '0'), 'polyester', 2000, 300000
                     from generate_series(1, 1200) i;
                 insert into lot (article_id, code, received_on)
