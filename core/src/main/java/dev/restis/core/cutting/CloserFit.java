@@ -4,6 +4,7 @@ import dev.restis.core.cutting.CutPlan.Waiting;
 import dev.restis.core.cutting.solver.GridPlan;
 import dev.restis.core.cutting.solver.GridSolver;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,7 +15,7 @@ import java.util.stream.Collectors;
 
 /**
  * Finds room for pieces that the plain plan lets wait, by laying what is on a lot closer. Pieces of a matching set are left
- * alone: a set waits as a whole. Tries lots in the request's order and takes the first that holds all.
+ * alone, because a set waits as a whole, and so are pinned pieces. Tries lots in the request's order and takes the first that holds all.
  */
 final class CloserFit {
 
@@ -44,7 +45,8 @@ final class CloserFit {
             List<Demand> strands = request.demands().stream()
                     .filter(d -> d.piece() == piece.piece())
                     .toList();
-            boolean alone = strands.stream().allMatch(d -> d.set().isEmpty());
+            boolean alone = strands.stream()
+                    .allMatch(d -> d.set().isEmpty() && request.pin(d).isEmpty());
             if (!alone || !placed(strands)) {
                 still.add(piece);
             }
@@ -57,7 +59,7 @@ final class CloserFit {
                 new TreeMap<>(strands.stream().collect(Collectors.groupingBy(Demand::article)));
         List<Found> all = new ArrayList<>();
         for (Map.Entry<Long, List<Demand>> article : byArticle.entrySet()) {
-            Optional<Found> found = lots.getOrDefault(article.getKey(), Map.of()).values().stream()
+            Optional<Found> found = lotsFor(article.getValue().get(0)).stream()
                     .flatMap(lot -> with(lot, article.getValue()).stream())
                     .findFirst();
             if (found.isEmpty()) {
@@ -69,9 +71,18 @@ final class CloserFit {
         return true;
     }
 
+    private Collection<List<OpenSpool>> lotsFor(Demand strand) {
+        Map<Long, List<OpenSpool>> all = lots.getOrDefault(strand.article(), Map.of());
+        Long begun = request.begun().get(strand.oneLot());
+        return begun == null ? all.values() : List.of(all.getOrDefault(begun, List.of()));
+    }
+
     private Optional<Found> with(List<OpenSpool> lot, List<Demand> more) {
         List<Demand> strands = new ArrayList<>(more);
-        lot.stream().flatMap(s -> s.stretches().stream()).forEach(s -> strands.addAll(s.strands()));
+        lot.stream().flatMap(s -> s.stretches().stream()).forEach(s -> strands.addAll(s.loose()));
+        if (lot.isEmpty()) {
+            return Optional.empty();
+        }
         LotGrid grid = new LotGrid(lot, strands, request.aims());
         if (!grid.mayHold() || tries >= MOST_TRIES || !on.getAsBoolean()) {
             return Optional.empty();

@@ -43,6 +43,9 @@ public final class CutPlanRules {
                         + (holding == null ? "not cut though its piece does not wait" : "cut though its piece waits"));
             }
             if (holding != null) {
+                if (trimming == null && request.pin(demand).stream().anyMatch(pin -> pin != holding.id())) {
+                    broken.add("strand " + demand.id() + " is cut from " + holding.id() + " but is pinned elsewhere");
+                }
                 Long lot = lots.putIfAbsent(demand.oneLot(), holding.lot());
                 if (lot != null && lot != holding.lot()) {
                     broken.add(demand.oneLot() + " mixes lots " + lot + " and " + holding.lot());

@@ -13,7 +13,7 @@ import java.util.TreeMap;
 import java.util.stream.Stream;
 
 /**
- * The plain planner: pieces, and matching sets as if they were one piece, in falling order of the cord they need; each
+ * The plain planner: pieces, and matching sets as if they were one piece, those that are pinned first, then in falling order of the cord they need; each
  * takes, article by article, the first lot whose holdings take all its strands, longest strand first, each on the first
  * holding with room. A set that no lot can serve waits as a whole, or what is cut of it now could not be matched later.
  * Keeps every hard rule; claims nothing about waste. Cost: strands times holdings of their article.
@@ -70,7 +70,9 @@ public final class FirstFitDecreasing implements CutPlanner {
                         .add(demand);
             }
             Stream.concat(sets.values().stream(), pieces.values().stream())
-                    .sorted(Comparator.comparing(Run::total).reversed())
+                    .sorted(Comparator.<List<Demand>, Boolean>comparing(strands -> strands.stream()
+                                    .noneMatch(d -> request.pin(d).isPresent()))
+                            .thenComparing(Comparator.comparing(Run::total).reversed()))
                     .forEach(this::place);
             return new Laid(all, waiting);
         }
@@ -107,8 +109,11 @@ public final class FirstFitDecreasing implements CutPlanner {
             for (List<OpenSpool> lot : lots(strands.get(0))) {
                 List<OpenSpool.Placement> placed = new ArrayList<>();
                 for (Demand strand : longestFirst) {
+                    Optional<Long> pin = request.pin(strand);
                     lot.stream()
-                            .flatMap(s -> s.place(strand).stream())
+                            .filter(s ->
+                                    pin.isEmpty() || pin.get() == s.holding().id())
+                            .flatMap(s -> s.place(strand, pin.isPresent()).stream())
                             .findFirst()
                             .ifPresent(placed::add);
                 }

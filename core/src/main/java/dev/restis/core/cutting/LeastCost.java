@@ -26,17 +26,24 @@ public final class LeastCost implements CutPlanner {
 
     private final GridSolver.Effort effort;
     private final Duration within;
+    private final BooleanSupplier wanted;
 
     /** @param within how long it may take to better the plan; the first takes what it takes */
     public LeastCost(GridSolver.Effort effort, Duration within) {
+        this(effort, within, () -> true);
+    }
+
+    /** @param wanted asked again and again whether a better plan is still wanted; as soon as it is not, the best is answered */
+    public LeastCost(GridSolver.Effort effort, Duration within, BooleanSupplier wanted) {
         this.effort = effort;
         this.within = within;
+        this.wanted = wanted;
     }
 
     @Override
     public CutPlan plan(CutRequest request) {
         long end = System.nanoTime() + within.toNanos();
-        BooleanSupplier on = () -> System.nanoTime() < end;
+        BooleanSupplier on = () -> System.nanoTime() < end && wanted.getAsBoolean();
         FirstFitDecreasing.Laid plain = FirstFitDecreasing.lay(request);
         FirstFitDecreasing.Laid laid = new FirstFitDecreasing.Laid(
                 plain.spools(), new CloserFit(request, plain.spools(), on).of(plain.waiting()));
@@ -76,15 +83,10 @@ public final class LeastCost implements CutPlanner {
                 Math.min(cost, lots.size() == 1 ? bound : GridSolver.bound(new LotGrid(spools, all, aims).problem()));
     }
 
-    /** The bound of one lot is that of its article where it is the only one. */
-    private static long single(Map<Long, List<OpenSpool>> lots, long bound) {
-        return lots.size() == 1 ? bound : 0;
-    }
-
     private static List<Demand> strands(List<OpenSpool> spools) {
         return spools.stream()
                 .flatMap(s -> s.stretches().stream())
-                .flatMap(s -> s.strands().stream())
+                .flatMap(s -> s.loose().stream())
                 .toList();
     }
 

@@ -25,6 +25,8 @@ final class LotGrid {
     private static final long STEP_UM = 1_000;
     private static final double STEPS_IN_METRE = 1_000;
     private static final double DAYS_IN_YEAR = 365;
+    /** What lies before a flaw must come off before the cord behind it is reached: it costs that share of its price. */
+    private static final double WINDING = 0.1;
 
     private record Stock(int length, long extra) {}
 
@@ -48,12 +50,21 @@ final class LotGrid {
                 spools.stream().mapToLong(s -> s.holding().ageDays()).max().orElse(0);
         for (OpenSpool spool : spools) {
             double younger = (oldest - spool.holding().ageDays()) / DAYS_IN_YEAR * aims.ageing() * GridProblem.UNIT;
+            long before = 0;
             for (Stretch stretch : spool.stretches()) {
-                int length = Math.toIntExact(stretch.length().micrometres() / STEP_UM);
-                long sealed = spool.holding().sealed() ? Math.round(perStep * length) - worth.of(length) : 0;
+                int length = Math.toIntExact(stretch.room().micrometres() / STEP_UM);
+                long reached =
+                        before == 0 ? 0 : Math.round(aims.handling() * GridProblem.UNIT + WINDING * perStep * before);
+                before += stretch.length().micrometres() / STEP_UM;
+                if (length == 0) {
+                    continue;
+                }
+                boolean opened = !spool.holding().sealed() || stretch.room().isLessThan(stretch.length());
+                long sealed = opened ? 0 : Math.round(perStep * length) - worth.of(length);
                 stretches
                         .computeIfAbsent(
-                                new Stock(length, Math.max(0, sealed) + Math.round(younger)), s -> new ArrayList<>())
+                                new Stock(length, Math.max(0, sealed) + Math.round(younger) + reached),
+                                s -> new ArrayList<>())
                         .add(stretch);
             }
         }
@@ -92,7 +103,7 @@ final class LotGrid {
         for (List<Stretch> alike : stretches.values()) {
             for (Stretch stretch : alike) {
                 int used =
-                        stretch.strands().stream().mapToInt(d -> up(d.length())).sum();
+                        stretch.loose().stream().mapToInt(d -> up(d.length())).sum();
                 if (used > 0) {
                     cost += problem.cost(
                             kind, Math.min(used, problem.stock(kind).length()));

@@ -29,9 +29,13 @@ final class OpenSpool {
         stretches.add(new Stretch(holding.length().minus(from)));
     }
 
-    Optional<Placement> place(Demand strand) {
+    /** @param fixed whether it must stay on this holding */
+    Optional<Placement> place(Demand strand, boolean fixed) {
         for (Stretch stretch : stretches) {
             if (stretch.add(strand)) {
+                if (fixed) {
+                    stretch.fixed.add(strand);
+                }
                 return Optional.of(new Placement(stretch, strand));
             }
         }
@@ -86,6 +90,9 @@ final class OpenSpool {
     static final class Stretch {
         private final Length length;
         private final List<Demand> strands = new ArrayList<>();
+        /** Those of the strands that must stay. */
+        private final List<Demand> fixed = new ArrayList<>();
+
         private Length free;
 
         Stretch(Length length) {
@@ -97,13 +104,22 @@ final class OpenSpool {
             return length;
         }
 
-        List<Demand> strands() {
-            return List.copyOf(strands);
+        /** What is not taken by strands that must stay. */
+        Length room() {
+            return fixed.stream().map(Demand::length).reduce(length, Length::minus);
         }
 
+        /** Strands that may go elsewhere. */
+        List<Demand> loose() {
+            List<Demand> loose = new ArrayList<>(strands);
+            loose.removeAll(fixed);
+            return loose;
+        }
+
+        /** Takes all off that need not stay. */
         void clear() {
-            strands.clear();
-            free = length;
+            strands.retainAll(fixed);
+            free = room();
         }
 
         boolean add(Demand strand) {
@@ -117,6 +133,7 @@ final class OpenSpool {
 
         void remove(Demand strand) {
             strands.remove(strand);
+            fixed.remove(strand);
             free = free.plus(strand.length());
         }
     }

@@ -35,8 +35,8 @@ public final class OrderLife {
     }
 
     /**
-     * What may be done now. What is cut cannot be given up with the rest, because its cord is gone; what has gone out
-     * stays as it is.
+     * What may be done now. As long as nothing is made, all can be given up, and what was cut goes back on the shelf; what
+     * has gone out stays as it is.
      */
     public static Set<OrderAct> allowed(OrderStage stage, OrderProgress p) {
         EnumSet<OrderAct> acts = EnumSet.noneOf(OrderAct.class);
@@ -59,9 +59,10 @@ public final class OrderLife {
                 if (p.planned() < p.pieces()) {
                     acts.add(OrderAct.PLAN);
                 }
-                if (p.cut() == 0) {
+                if (p.made() == 0) {
                     acts.add(OrderAct.CANCEL);
-                } else if (p.cut() < p.pieces()) {
+                }
+                if (p.cut() > 0 && p.cut() < p.pieces()) {
                     acts.add(OrderAct.CANCEL_REST);
                 }
                 if (p.made() < p.cut()) {

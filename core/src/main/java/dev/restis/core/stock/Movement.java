@@ -19,13 +19,15 @@ public enum Movement {
     /** Sent back to where it came from. */
     SEND_BACK,
     /** Set right by a stocktake. */
-    COUNT;
+    COUNT,
+    /** What was cut for a piece that was given up lies on the shelf again. */
+    RETURN;
 
     /** Whether this takes stock out for no piece: such rows can be taken back by a row against them. */
     public boolean reversible() {
         return switch (this) {
             case BIN, ADJUST, SELL, SEND_BACK, COUNT -> true;
-            case RECEIVE, CUT, PICK, SPLIT -> false;
+            case RECEIVE, CUT, PICK, SPLIT, RETURN -> false;
         };
     }
 }

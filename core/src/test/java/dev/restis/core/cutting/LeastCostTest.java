@@ -11,12 +11,22 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 class LeastCostTest {
 
     private final CutPlanner planner = new LeastCost(new GridSolver.Effort(3, 10), Duration.ofSeconds(20));
     private final CutPlanner plain = new FirstFitDecreasing();
+
+    /** 500 + 250 + 250 and 400 + 300 + 300 fill two metres; longest first leaves no room for the last 250. */
+    private static final List<Demand> TWO_METRES = List.of(
+            demand(1, 1, 500),
+            demand(2, 2, 400),
+            demand(3, 3, 300),
+            demand(4, 4, 300),
+            demand(5, 5, 250),
+            demand(6, 6, 250));
 
     private static Demand demand(long id, long piece, long millimetres) {
         return new Demand(id, piece, 1, Length.ofMillimetres(millimetres));
@@ -27,18 +37,11 @@ class LeastCostTest {
                 id, 1, lot, Length.ofMillimetres(millimetres), List.of(), Length.ofMillimetres(300), sealed, 0);
     }
 
-    /** First fit lays 500 + 400 and 300 + 300 + 250 and opens a spool for 250; 500 + 250 + 250 and 400 + 300 + 300 leave nothing. */
     @Test
     void usesTwoRemnantsUpWhereFirstFitBreaksASealedSpool() {
-        List<Demand> demands = List.of(
-                demand(1, 1, 500),
-                demand(2, 2, 400),
-                demand(3, 3, 300),
-                demand(4, 4, 300),
-                demand(5, 5, 250),
-                demand(6, 6, 250));
         CutRequest request = new CutRequest(
-                demands, List.of(holding(1, 1, 1000, false), holding(2, 1, 1000, false), holding(3, 1, 100_000, true)));
+                TWO_METRES,
+                List.of(holding(1, 1, 1000, false), holding(2, 1, 1000, false), holding(3, 1, 100_000, true)));
         assertThat(plain.plan(request).spools()).hasSize(3);
         CutPlan plan = planner.plan(request);
         assertThat(CutPlanRules.broken(request, plan)).isEmpty();
@@ -50,22 +53,38 @@ class LeastCostTest {
         assertThat(quality.complete()).isTrue();
     }
 
-    /** 500 + 250 + 250 and 400 + 300 + 300 fill both; longest first, the last 250 finds no room and its piece would wait. */
     @Test
     void noPieceWaitsForRoomThatACloserPlanHas() {
-        List<Demand> demands = List.of(
-                demand(1, 1, 500),
-                demand(2, 2, 400),
-                demand(3, 3, 300),
-                demand(4, 4, 300),
-                demand(5, 5, 250),
-                demand(6, 6, 250));
-        CutRequest request = new CutRequest(demands, List.of(holding(1, 1, 1000, false), holding(2, 1, 1000, false)));
+        CutRequest request =
+                new CutRequest(TWO_METRES, List.of(holding(1, 1, 1000, false), holding(2, 1, 1000, false)));
         assertThat(plain.plan(request).waiting()).hasSize(1);
         CutPlan plan = planner.plan(request);
         assertThat(CutPlanRules.broken(request, plan)).isEmpty();
         assertThat(plan.waiting()).isEmpty();
         assertThat(plan.scrap()).isEqualTo(Length.ZERO);
+    }
+
+    /** 36 m before the flaw have room for all; the 25 m behind it would be used up as well, but the 36 m had to come off first. */
+    @Test
+    void nothingIsCutBehindAFlawWhileThereIsRoomBeforeIt() {
+        Holding flawed = new Holding(
+                1,
+                1,
+                1,
+                Length.ofMillimetres(61_000),
+                List.of(Length.ofMillimetres(36_000)),
+                Length.ofMillimetres(300));
+        List<Demand> demands = new ArrayList<>();
+        for (int i = 1; i <= 20; i++) {
+            demands.add(demand(i, i, 1250));
+        }
+        CutPlan plan = planner.plan(new CutRequest(demands, List.of(flawed)));
+        assertThat(plan.spools())
+                .singleElement()
+                .satisfies(s -> assertThat(s.steps())
+                        .extracting(CutPlan.Step::kind)
+                        .doesNotContain(CutPlan.StepKind.OFFCUT)
+                        .hasSize(21));
     }
 
     /** Of two open spools of one length the older is begun. */
@@ -114,6 +133,38 @@ class LeastCostTest {
             assertThat(planner.plan(request)).isEqualTo(plan);
         }
         assertThat(better).isGreaterThan(15);
+    }
+
+    /** What is pinned stays where it is pinned, what is begun stays in its lot, and the rest is still laid as well as it goes. */
+    @Test
+    void keepsPinsAndTheLotsOfPiecesThatAreBegun() {
+        Random random = new Random(23);
+        int kept = 0;
+        for (int run = 0; run < 20; run++) {
+            CutRequest free = randomRequest(random, 12 + random.nextInt(30));
+            long pinnedTo = 11 + 2L * random.nextInt(2);
+            CutRequest request = new CutRequest(
+                    free.demands(),
+                    free.holdings(),
+                    Map.of(new Demand.OneLot(false, 2, 2), 1 + random.nextLong(5)),
+                    Map.of(1L, Set.of(pinnedTo)),
+                    free.aims());
+            CutPlan plan = planner.plan(request);
+            assertThat(CutPlanRules.broken(request, plan)).isEmpty();
+            assertThat(plan.quality().orElseThrow().bound())
+                    .isLessThanOrEqualTo(plan.quality().orElseThrow().cost());
+            kept += plan.spools().stream().anyMatch(s -> s.holding().id() == pinnedTo) ? 1 : 0;
+        }
+        assertThat(kept).isEqualTo(20);
+    }
+
+    @Test
+    void aPieceThatIsPinnedWhereItHasNoRoomWaits() {
+        CutRequest request = new CutRequest(TWO_METRES, List.of(holding(1, 1, 5000, false), holding(2, 1, 200, false)))
+                .pinned(Map.of(1L, Set.of(2L)));
+        CutPlan plan = planner.plan(request);
+        assertThat(CutPlanRules.broken(request, plan)).isEmpty();
+        assertThat(plan.waiting()).extracting(CutPlan.Waiting::piece).containsExactly(1L);
     }
 
     /** Two articles, lots of several holdings, flaws, sets, sealed spools. */

@@ -1,0 +1,70 @@
+package dev.restis.core.cost;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.restis.core.cost.ListCost.CutStrand;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+
+class ListCostTest {
+
+    private static BigDecimal money(String amount) {
+        return new BigDecimal(amount);
+    }
+
+    /** 1 m at 0.40, 0.6 m of it used: 0.24 and 0.16; waste of 0.30 by 1 m and 2 m: 0.10 and 0.20. */
+    @Test
+    void sharesWasteByTheCordThatEachPieceTook() {
+        ListCost cost = ListCost.of(
+                List.of(
+                        new CutStrand(7, money("0.4000"), 600_000, 1_000_000),
+                        new CutStrand(8, money("0.8000"), 2_000_000, 2_000_000)),
+                money("0.3000"),
+                Map.of(7L, money("0.1500"), 9L, money("5.0000")));
+        assertThat(cost.pieces().keySet()).containsExactlyInAnyOrder(7L, 8L, 9L);
+        assertThat(cost.pieces().getOrDefault(9L, PieceCost.NOTHING).total()).isEqualByComparingTo("5.00");
+        PieceCost seven = cost.pieces().getOrDefault(7L, PieceCost.NOTHING);
+        assertThat(seven.used()).isEqualByComparingTo("0.24");
+        assertThat(seven.tails()).isEqualByComparingTo("0.16");
+        assertThat(seven.waste()).isEqualByComparingTo("0.10");
+        assertThat(seven.hardware()).isEqualByComparingTo("0.15");
+        assertThat(cost.pieces().getOrDefault(8L, PieceCost.NOTHING).total()).isEqualByComparingTo("1.00");
+        assertThat(cost.alone()).isEqualByComparingTo("0");
+    }
+
+    @Test
+    void wasteThatNoPieceBearsIsSaidAlone() {
+        ListCost cost = ListCost.of(List.of(), money("0.0700"), Map.of());
+        assertThat(cost.pieces()).isEmpty();
+        assertThat(cost.alone()).isEqualByComparingTo("0.07");
+    }
+
+    @Test
+    void nothingIsLostOrMade() {
+        Random random = new Random(5);
+        for (int run = 0; run < 200; run++) {
+            List<CutStrand> strands = new ArrayList<>();
+            Map<Long, BigDecimal> picked = new HashMap<>();
+            BigDecimal left = BigDecimal.valueOf(random.nextInt(90_000), 4);
+            BigDecimal waste = left;
+            for (int i = 0; i < 1 + random.nextInt(30); i++) {
+                long piece = random.nextInt(7);
+                long cut = 1 + random.nextInt(3_000_000);
+                BigDecimal value = BigDecimal.valueOf(random.nextInt(20_000), 4);
+                strands.add(new CutStrand(piece, value, random.nextInt((int) cut + 1), cut));
+                left = left.add(value);
+                if (picked.putIfAbsent(piece, BigDecimal.valueOf(piece, 4)) == null) {
+                    left = left.add(BigDecimal.valueOf(piece, 4));
+                }
+            }
+            ListCost cost = ListCost.of(strands, waste, picked);
+            assertThat(cost.pieces().values().stream().map(PieceCost::total).reduce(cost.alone(), BigDecimal::add))
+                    .isEqualByComparingTo(left);
+        }
+    }
+}
