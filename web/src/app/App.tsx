@@ -21,6 +21,8 @@ const ImportPage = lazy(() => import('../features/orders/ImportPage'));
 const TrayPage = lazy(() => import('../features/shop/TrayPage'));
 const PlanPage = lazy(() => import('../features/plan/PlanPage'));
 const CutPage = lazy(() => import('../features/cut/CutPage'));
+const BenchPage = lazy(() => import('../features/cut/BenchPage'));
+const WastePage = lazy(() => import('../features/cut/WastePage'));
 const PatternsPage = lazy(() => import('../features/patterns/PatternsPage'));
 const PatternPage = lazy(() => import('../features/patterns/PatternPage'));
 const EditorPage = lazy(() => import('../features/patterns/EditorPage'));
@@ -89,7 +91,10 @@ function Inside() {
                 <Route path="/orders/:id/lines/:line" element={<LinePage />} />
                 <Route path="/plan" element={<PlanPage />} />
                 <Route path="/cut" element={<CutPage />} />
+                <Route path="/cut/waste" element={<WastePage />} />
                 <Route path="/cut/:list" element={<CutPage />} />
+                <Route path="/cut/:list/bench" element={<BenchPage />} />
+                <Route path="/cut/:list/bench/:spool" element={<BenchPage />} />
                 <Route path="/bench" element={<LaterPage name="bench" />} />
                 <Route path="/finished" element={<LaterPage name="finished" />} />
                 <Route path="/patterns" element={<PatternsPage />} />

@@ -8,7 +8,8 @@ export interface Stretch {
   /** What the stretch is: cord that is used, a tail, cord that stays, or cord that is thrown away. */
   kind: 'used' | 'tail' | 'rest' | 'bin';
   label?: string;
-  seam?: boolean;
+  /** Marked as the one that is next. */
+  current?: boolean;
 }
 
 interface Props {
@@ -56,7 +57,7 @@ export function StrandBar({
         {stretches.map((s, i) => (
           <span
             key={i}
-            className={`${classes.stretch} ${classes[s.kind]}`}
+            className={`${classes.stretch} ${classes[s.kind]} ${s.current ? classes.current : ''}`}
             style={{ width: `${(s.um / Math.max(total, 1)) * 100}%` }}
             title={`${s.label ?? t(`strandBar.${s.kind}`)} · ${formatLength(s.um, units)}`}
           />

@@ -26,6 +26,11 @@ describe('lengths in inches and feet', () => {
     // Just under four feet rounds up to them and not to 3 ft 12 in.
     [1_219_100, 'cord', '4 ft'],
     [2_000, 'part', '0.079 in'],
+    // 1615 mm is 63.583 in: nearest is 9/16, but a strand is not cut short of what it needs.
+    [1_615_000, 'cord', '5 ft 3 9/16 in'],
+    [1_615_000, 'cut', '5 ft 3 5/8 in'],
+    [254_000, 'cut', '10 in'],
+    [1_219_100, 'cut', '4 ft'],
   ] as const)('prints %d um of %s as %s', (um, kind, words) => {
     expect(formatLength(um, 'IMPERIAL', kind)).toBe(words);
   });

@@ -4,8 +4,8 @@ const INCH = 25_400;
 const GCD = (a: number, b: number): number => (b === 0 ? a : GCD(b, a % b));
 
 /** Inches as people read them on a tape: whole, then a fraction in sixteenths, in lowest terms. */
-function inches(um: number): string {
-  const sixteenths = Math.round((um / INCH) * 16);
+function inches(um: number, round: (sixteenths: number) => number = Math.round): string {
+  const sixteenths = round((um / INCH) * 16);
   const whole = Math.floor(sixteenths / 16);
   const rest = sixteenths % 16;
   if (rest === 0) return `${whole} in`;
@@ -14,8 +14,10 @@ function inches(um: number): string {
   return whole === 0 ? `${fraction} in` : `${whole} ${fraction} in`;
 }
 
-/** How a length is meant: on a body, on a cord to cut, a small part, or what lies in stock. */
-export type LengthKind = 'body' | 'cord' | 'part' | 'stock';
+/** How a length is meant: on a body, on a cord, a strand to cut (never shown shorter), a small part, or what lies in stock. */
+export type LengthKind = 'body' | 'cord' | 'cut' | 'part' | 'stock';
+
+const upToSixteenth = (sixteenths: number) => Math.ceil(sixteenths - 1e-6);
 
 /** Prints a length, given in micrometres, in the user's units. */
 export function formatLength(um: number, units: Units, kind: LengthKind = 'cord'): string {
@@ -28,13 +30,14 @@ export function formatLength(um: number, units: Units, kind: LengthKind = 'cord'
   }
   if (kind === 'part' && um < INCH) return `${trim(um / INCH, 3)} in`;
   if (kind === 'stock') return `${(um / INCH / 12).toFixed(1)} ft`;
-  if (um >= 36 * INCH && kind === 'cord') {
+  const round = kind === 'cut' ? upToSixteenth : Math.round;
+  if (um >= 36 * INCH && (kind === 'cord' || kind === 'cut')) {
     const feet = Math.floor(um / (12 * INCH));
-    const rest = inches(um - feet * 12 * INCH);
+    const rest = inches(um - feet * 12 * INCH, round);
     if (rest === '12 in') return `${feet + 1} ft`;
     return rest === '0 in' ? `${feet} ft` : `${feet} ft ${rest}`;
   }
-  return inches(um);
+  return inches(um, round);
 }
 
 function trim(value: number, digits: number): string {

@@ -1,58 +1,24 @@
-import { fireEvent, screen, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
+import { list, spool, strand } from '../../test/cuts';
+import { answering, refused } from '../../test/server';
 import { show } from '../../test/show';
 import { sessionQuery } from '../workshop/queries';
 import CutPage from './CutPage';
-import { cutListQuery, cuttableQuery } from './queries';
-
-const strand = (id: number, lengthUm: number, fromUm: number, pieceId: number): Schemas['StepView'] => ({
-  id,
-  number: id,
-  kind: 'STRAND',
-  lengthUm,
-  fromUm,
-  keep: false,
-  pieceId,
-  role: 'core',
-  reference: 'F-0009',
-  customer: 'Lower Lock Rowing Club',
-  patternCode: 'neck-square',
-});
+import { cutListQuery, cuttableQuery, weightsQuery } from './queries';
 
 const LIST: Schemas['CutListView'] = {
-  id: 7,
-  batchId: 3,
-  batchName: 'Club lanyards',
-  createdAt: '2026-11-25T10:00:00Z',
-  pieces: 2,
-  strands: 3,
-  cutUm: 2_970_000,
-  scrapUm: 0,
-  scrapPercent: 0,
+  ...list([
+    spool(11, 'S005', [
+      strand(1, 990_000, 0, 25),
+      strand(2, 990_000, 990_000, 26),
+      strand(3, 990_000, 1_980_000, 26),
+      { id: 4, number: 4, kind: 'REST', lengthUm: 47_030_000, fromUm: 2_970_000, keep: true },
+    ]),
+  ]),
   opened: 1,
   waitingUnopened: 2,
-  spools: [
-    {
-      number: 1,
-      holdingId: 5,
-      label: 'S005',
-      kind: 'SPOOL',
-      shelf: 'A2',
-      lot: 'LI-08',
-      articleCode: 'LI2',
-      articleName: 'Lichen',
-      colour: '#8A9A5B',
-      lengthUm: 50_000_000,
-      flawsUm: [],
-      steps: [
-        strand(1, 990_000, 0, 25),
-        strand(2, 990_000, 990_000, 26),
-        strand(3, 990_000, 1_980_000, 26),
-        { id: 4, number: 4, kind: 'REST', lengthUm: 47_030_000, fromUm: 2_970_000, keep: true },
-      ],
-    },
-  ],
   trimmings: [
     {
       strands: 2,
@@ -82,15 +48,22 @@ const LIST: Schemas['CutListView'] = {
     },
   ],
 };
-const BATCH: Schemas['CuttableBatch'] = { id: 3, name: 'Club lanyards', pieces: 2, cut: 0, openList: 7 };
+const BATCH: Schemas['CuttableBatch'] = {
+  id: 3,
+  name: 'Club lanyards',
+  pieces: 2,
+  cut: 0,
+  openList: 7,
+  begun: false,
+};
 
-const open = (list: Schemas['CutListView']) =>
+const open = (shown: Schemas['CutListView']) =>
   show(
     <CutPage />,
     [
       [sessionQuery.queryKey, { currency: 'EUR' }],
       [cuttableQuery.queryKey, [BATCH]],
-      [cutListQuery(7).queryKey, list],
+      [cutListQuery(7).queryKey, shown],
     ],
     { route: '/cut/:list', address: '/cut/7' },
   );
@@ -147,4 +120,98 @@ it('says how near a plan is to the best, what it saves, and when time ran out', 
   expect(words).toContain('€1.20 less than cutting the longest first');
   expect(words).toContain('Time ran out');
   expect(screen.getByText(/opens one sealed spool. Without that, 2 more pieces would wait/)).toBeTruthy();
+});
+
+const WEIGHTS: Schemas['Weights'] = { leftoverPercent: 80, handling: 0.01, ageing: 0.02, seconds: 5 };
+
+const choose = (role: string) =>
+  show(<CutPage />, [
+    [sessionQuery.queryKey, { currency: 'EUR', role }],
+    [cuttableQuery.queryKey, [BATCH]],
+    [weightsQuery.queryKey, WEIGHTS],
+  ]);
+
+it('shows a maker what plans are to save, and lets the owner set it', () => {
+  const { unmount } = choose('MAKER');
+  expect((screen.getByLabelText('A leftover counts for') as HTMLInputElement).readOnly).toBe(true);
+  expect(screen.queryByRole('button', { name: 'Keep the weights', hidden: true })).toBeNull();
+  unmount();
+  choose('OWNER');
+  expect((screen.getByLabelText('Keeping one more leftover costs') as HTMLInputElement).value).toBe('0.01');
+  expect(screen.getByRole('button', { name: 'Keep the weights', hidden: true })).toBeTruthy();
+});
+
+it('says which weight cannot be kept', async () => {
+  const asked = answering(422, refused('handling'));
+  choose('OWNER');
+  fireEvent.change(screen.getByLabelText('Keeping one more leftover costs'), { target: { value: 'much' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Keep the weights', hidden: true }));
+  expect(await screen.findByText('Bad handling. Write it anew.')).toBeTruthy();
+  expect(asked[0]?.body).toEqual({ leftoverPercent: 80, handling: 'much', ageing: '0.02', seconds: 5 });
+});
+
+it('shows what is cut so far, by whom, and lets the bench choose where and when', async () => {
+  const asked = answering(204);
+  const steps = [
+    { ...strand(1, 990_000, 0, 25), doneAt: '2026-11-25T10:00:00Z', doneBy: 'Bram' },
+    strand(2, 500_000, 990_000, 26),
+  ];
+  open({
+    ...list([spool(11, 'S005', steps), spool(12, 'S006', [strand(3, 400_000, 0, 27)])]),
+    done: 1,
+    unplanned: 2,
+    forbidden: [{ holdingId: 9, label: 'S009', articleCode: 'LI2', colour: '#8A9A5B' }],
+    pins: [{ pieceId: 26, reference: 'F-0009', holdingId: 5, label: 'S005', articleCode: 'LI2' }],
+  });
+  expect(screen.getByText('1 of 3 strands are cut.')).toBeTruthy();
+  expect(screen.getByText('1 of 1 cut by Bram')).toBeTruthy();
+  expect(screen.getByText('2 strands are not planned any more')).toBeTruthy();
+  expect(screen.getByRole('link', { name: 'Go on cutting' })).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Use it again' }));
+  fireEvent.click(screen.getByRole('button', { name: 'What to do with S006' }));
+  fireEvent.click(await screen.findByRole('menuitem', { name: 'Cut it first' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Where to cut #27 from' }));
+  fireEvent.click(await screen.findByRole('menuitem', { name: 'Spool S005' }));
+  await waitFor(() =>
+    expect(asked.filter((a) => a.method === 'PUT').map((a) => [a.path.split('/').at(-1), a.body])).toEqual([
+      ['wishes', { forbidden: [], pins: [{ piece: 26, holding: 5 }] }],
+      ['order', { spools: [12, 11] }],
+      [
+        'wishes',
+        {
+          forbidden: [9],
+          pins: [
+            { piece: 26, holding: 5 },
+            { piece: 27, holding: 5 },
+          ],
+        },
+      ],
+    ]),
+  );
+});
+
+it('plans several batches together, chosen one by one or by day', async () => {
+  const asked = answering(201, { id: 8 });
+  const batch = (id: number, due?: string): Schemas['CuttableBatch'] => ({
+    id,
+    name: `Batch ${id}`,
+    pieces: 4,
+    cut: 0,
+    begun: false,
+    ...(due ? { due } : {}),
+  });
+  show(<CutPage />, [
+    [sessionQuery.queryKey, { currency: 'EUR', role: 'OWNER' }],
+    [
+      cuttableQuery.queryKey,
+      [batch(1, '2026-12-01'), batch(2), batch(3, '2026-12-05'), { ...batch(4), begun: true, openList: 6 }],
+    ],
+    [weightsQuery.queryKey, WEIGHTS],
+  ]);
+  expect((screen.getByLabelText('Choose Batch 4') as HTMLInputElement).disabled).toBe(true);
+  expect(screen.getByRole('link', { name: 'Go on cutting' })).toBeTruthy();
+  fireEvent.click(screen.getByLabelText('Choose Batch 1'));
+  fireEvent.click(screen.getByLabelText('Choose Batch 3'));
+  fireEvent.click(screen.getByRole('button', { name: 'Plan 2 batches together' }));
+  await waitFor(() => expect(asked[0]?.body).toEqual({ batches: [1, 3] }));
 });

@@ -1,18 +1,22 @@
-import { Alert, Button, Group, Select, Stack, Text } from '@mantine/core';
+import { Alert, Button, Checkbox, Group, Loader, Select, Stack, Text } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { Money } from '../../shared/Figures';
-import { formatLength, formatTime } from '../../shared/format';
+import { formatDay, formatLength, formatTime } from '../../shared/format';
 import { strandName } from '../../shared/names';
 import { Await, Empty, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { Swatch } from '../../shared/Swatch';
-import { cutListQuery, cuttableQuery, useConfirm, usePropose } from './queries';
+import { Left } from './Left';
+import { cutListQuery, cuttableQuery, useConfirm, usePlanRest, usePropose, useStop } from './queries';
+import { Wishes } from './SpoolMenu';
 import { SpoolPanel } from './SpoolPanel';
+import { TagsMenu } from './TagsMenu';
 import { Weights } from './Weights';
 
 /** Choose a batch; then its cuts, spool by spool. */
@@ -44,28 +48,86 @@ function Choose({ batches }: { batches: Schemas['CuttableBatch'][] }) {
   const { t } = useTranslation();
   const navigate = useNavigate();
   const propose = usePropose();
+  const [chosen, setChosen] = useState<number[]>([]);
+  const free = batches.filter((b) => b.cut < b.pieces && !b.begun);
+  const days = [...new Set(free.flatMap((b) => b.due ?? []))].sort();
+  const plan = (which: number[]) =>
+    propose.mutate(which, { onSuccess: (made) => navigate(`/cut/${made.id}`) });
   return (
-    <Page title={t('nav.cut')}>
+    <Page
+      title={t('nav.cut')}
+      actions={
+        <>
+          <Button variant="default" component={Link} to="/cut/waste">
+            {t('waste.title')}
+          </Button>
+          {free.length > 1 && (
+            <>
+              {days.length > 0 && (
+                <Select
+                  w={210}
+                  aria-label={t('cut.dueUntil')}
+                  placeholder={t('cut.dueUntil')}
+                  data={days.map((day) => ({ value: day, label: t('cut.until', { day: formatDay(day) }) }))}
+                  value={null}
+                  onChange={(day) =>
+                    day && setChosen(free.filter((b) => b.due && b.due <= day).map((b) => b.id))
+                  }
+                />
+              )}
+              <Button
+                disabled={chosen.length === 0}
+                loading={propose.isPending && chosen.length > 0}
+                onClick={() => plan(chosen)}
+              >
+                {t('cut.planChosen', { count: chosen.length })}
+              </Button>
+            </>
+          )}
+        </>
+      }
+    >
       <ProblemNote error={propose.error} />
       <Stack gap="xs">
         {batches.map((b) => {
           const list = b.openList ?? (b.cut === b.pieces ? b.lastList : undefined);
+          const state = b.begun ? 'cut.benchOn' : b.openList ? 'plan.openCuts' : 'cut.look';
           return (
             <Group key={b.id} className="panel" p="sm" justify="space-between">
-              <div>
-                <Text fw={650}>{b.name}</Text>
-                <Text size="sm" c="dimmed">
-                  {t('plan.cutOf', { cut: b.cut, count: b.pieces })}
-                </Text>
-              </div>
+              <Group gap="sm" wrap="nowrap">
+                {free.length > 1 && (
+                  <Checkbox
+                    size="md"
+                    aria-label={t('cut.chooseBatch', { batch: b.name })}
+                    disabled={!free.includes(b)}
+                    checked={chosen.includes(b.id)}
+                    onChange={(e) =>
+                      setChosen(
+                        e.currentTarget.checked ? [...chosen, b.id] : chosen.filter((id) => id !== b.id),
+                      )
+                    }
+                  />
+                )}
+                <div>
+                  <Text fw={650}>{b.name}</Text>
+                  <Text size="sm" c="dimmed">
+                    {t('plan.cutOf', { cut: b.cut, count: b.pieces })}
+                    {b.due && ` · ${t('cut.due', { day: formatDay(b.due) })}`}
+                  </Text>
+                </div>
+              </Group>
               {list ? (
                 <Button component={Link} to={`/cut/${list}`} variant={b.openList ? 'filled' : 'default'}>
-                  {t(b.openList ? 'plan.openCuts' : 'cut.look')}
+                  {t(state)}
                 </Button>
               ) : (
                 <Button
-                  loading={propose.isPending && propose.variables === b.id}
-                  onClick={() => propose.mutate(b.id, { onSuccess: (made) => navigate(`/cut/${made.id}`) })}
+                  variant={chosen.length > 0 ? 'default' : 'filled'}
+                  loading={propose.isPending && propose.variables?.[0] === b.id && chosen.length === 0}
+                  onClick={() => {
+                    setChosen([]);
+                    plan([b.id]);
+                  }}
                 >
                   {t('plan.planCuts')}
                 </Button>
@@ -94,14 +156,14 @@ function CutListSheet({ list, batches }: SheetProps) {
   const { units } = useUnits();
   const navigate = useNavigate();
   const confirm = useConfirm();
-  const propose = usePropose();
-  const again = () => propose.mutate(list.batchId, { onSuccess: (made) => navigate(`/cut/${made.id}`) });
+  const rest = usePlanRest(list.id);
+  const stop = useStop(list.id);
   const stale = confirm.error instanceof ProblemError && confirm.error.problem.code === 'stockChanged';
   const longest = Math.max(1, ...list.spools.map((s) => s.lengthUm));
   const open = !list.confirmedAt;
   return (
     <Page
-      title={t('cut.title', { batch: list.batchName })}
+      title={t('cut.title', { batch: list.name })}
       actions={
         <>
           <Select
@@ -109,7 +171,7 @@ function CutListSheet({ list, batches }: SheetProps) {
             aria-label={t('cut.choose')}
             allowDeselect={false}
             data={batches.map((b) => ({ value: String(b.id), label: b.name }))}
-            value={String(list.batchId)}
+            value={String(list.batches[0]?.id)}
             onChange={(value) => {
               const batch = batches.find((b) => String(b.id) === value);
               const target = batch?.openList ?? batch?.lastList;
@@ -130,8 +192,15 @@ function CutListSheet({ list, batches }: SheetProps) {
           <Button variant="default" onClick={() => window.print()}>
             {t('print')}
           </Button>
+          <TagsMenu list={list.id} />
+          {open && list.spools.length > 0 && (
+            <Button component={Link} to={`/cut/${list.id}/bench`}>
+              {t(list.done > 0 ? 'cut.benchOn' : 'cut.bench')}
+            </Button>
+          )}
           {open && (
             <Button
+              variant="default"
               loading={confirm.isPending}
               disabled={list.spools.length === 0}
               onClick={() =>
@@ -147,12 +216,27 @@ function CutListSheet({ list, batches }: SheetProps) {
         </>
       }
     >
-      <ProblemNote error={confirm.error ?? propose.error} />
+      <ProblemNote error={confirm.error ?? rest.error ?? stop.error} />
       {stale && (
-        <Button onClick={again} loading={propose.isPending}>
-          {t('cut.again')}
+        <Button onClick={() => rest.mutate(undefined, { onSuccess: confirm.reset })} loading={rest.isPending}>
+          {t('cut.planRest')}
         </Button>
       )}
+      {list.bettering && (
+        <Group gap="sm" role="status">
+          <Loader size="sm" />
+          <Text size="sm">{t('cut.bettering')}</Text>
+          <Button variant="default" size="compact-sm" onClick={() => stop.mutate()}>
+            {t('cut.stop')}
+          </Button>
+        </Group>
+      )}
+      {list.done > 0 && open && (
+        <Text size="sm" fw={600}>
+          {t('cut.soFar', { done: list.done, strands: list.strands })}
+        </Text>
+      )}
+      <Left list={list} />
       <Text>
         {t('cut.summary', {
           pieces: list.pieces,
@@ -163,7 +247,8 @@ function CutListSheet({ list, batches }: SheetProps) {
           percent: list.scrapPercent,
         })}
       </Text>
-      {list.quality && <Quality quality={list.quality} />}
+      {list.quality && <Quality quality={list.quality} after={list.plannedAfter} />}
+      {open && <Wishes list={list} />}
       {list.opened > 0 && (
         <Text size="sm">
           {t('cut.opens', { count: list.opened })}{' '}
@@ -175,7 +260,7 @@ function CutListSheet({ list, batches }: SheetProps) {
       {list.confirmedAt ? (
         <Alert color="board" variant="outline">
           {t('cut.confirmed', { who: list.confirmedBy, when: formatTime(list.confirmedAt) })}{' '}
-          <Link to={`/costs?batch=${list.batchId}`}>{t('cut.toCosts')}</Link>
+          <Link to={`/costs?batch=${list.batches[0]?.id}`}>{t('cut.toCosts')}</Link>
         </Alert>
       ) : (
         <Text size="sm" c="dimmed">
@@ -185,20 +270,21 @@ function CutListSheet({ list, batches }: SheetProps) {
       {list.trimmings.length > 0 && <Trimmings trimmings={list.trimmings} />}
       {list.waiting.length > 0 && <Waiting waiting={list.waiting} open={open} />}
       {list.spools.map((spool) => (
-        <SpoolPanel key={spool.holdingId} spool={spool} scaleUm={longest} list={list.id} open={open} />
+        <SpoolPanel key={spool.holdingId} spool={spool} scaleUm={longest} list={list} open={open} />
       ))}
     </Page>
   );
 }
 
 /** How near the plan is to the best there is, by the house's weights. */
-function Quality({ quality }: { quality: Schemas['QualityView'] }) {
+function Quality({ quality, after }: { quality: Schemas['QualityView']; after: number }) {
   const { t } = useTranslation();
   return (
     <Text size="sm">
+      {after > 0 && t('cut.ofTheRest')}{' '}
       {quality.gapPercent === 0 ? t('cut.best') : t('cut.near', { percent: quality.gapPercent.toFixed(2) })}{' '}
       {t('cut.costs')} <Money value={quality.cost} />
-      {quality.saved > 0.005 && (
+      {quality.saved >= 0.05 && (
         <>
           , <Money value={quality.saved} /> {t('cut.saved')}
         </>

@@ -6,17 +6,17 @@ import { Length } from '../../shared/Figures';
 import { formatLength } from '../../shared/format';
 import { strandName } from '../../shared/names';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { RuledEdge } from '../../shared/RuledEdge';
-import { StrandBar, type Stretch } from '../../shared/StrandBar';
 import { Swatch } from '../../shared/Swatch';
 import { equalCuts } from './equalCuts';
 import { useKeep } from './queries';
+import { SpoolBar } from './SpoolBar';
+import { PinMenu, SpoolMenu } from './SpoolMenu';
 import classes from './SpoolPanel.module.css';
 
 interface Props {
   spool: Schemas['SpoolView'];
   scaleUm: number;
-  list: number;
+  list: Schemas['CutListView'];
   open: boolean;
 }
 
@@ -24,12 +24,7 @@ interface Props {
 export function SpoolPanel({ spool, scaleUm, list, open }: Props) {
   const { t } = useTranslation();
   const { units } = useUnits();
-  const keep = useKeep(list);
-  const stretches: Stretch[] = spool.steps.map((s) => ({
-    um: s.lengthUm,
-    kind: s.kind === 'STRAND' ? 'used' : s.keep ? 'rest' : 'bin',
-    label: s.kind === 'STRAND' ? `${s.reference} ${strandName(t, s.role ?? '')}` : undefined,
-  }));
+  const keep = useKeep(list.id);
   return (
     <section className={`panel ${classes.spool}`} aria-label={`${spool.label} ${spool.articleName}`}>
       <Group justify="space-between" gap="xs" px="sm" pt="sm">
@@ -42,18 +37,14 @@ export function SpoolPanel({ spool, scaleUm, list, open }: Props) {
             {t('cut.where', { shelf: spool.shelf || '–', lot: spool.lot })}
           </Text>
         </Group>
-        <Length um={spool.lengthUm} kind="stock" />
+        <Group gap="sm">
+          {spool.inHandOf && <Text size="sm">{t('cut.inHand', { who: spool.inHandOf })}</Text>}
+          <Length um={spool.lengthUm} kind="stock" />
+          {open && <SpoolMenu list={list} spool={spool} />}
+        </Group>
       </Group>
       <div className={classes.scale}>
-        <RuledEdge lengthUm={scaleUm} />
-        <StrandBar
-          code={spool.articleCode}
-          colour={spool.colour}
-          stretches={stretches}
-          scaleUm={scaleUm}
-          flawsUm={spool.flawsUm}
-          height={26}
-        />
+        <SpoolBar spool={spool} scaleUm={scaleUm} />
       </div>
       <Table verticalSpacing={3} fz="sm" className={classes.cuts}>
         <Table.Thead>
@@ -74,7 +65,7 @@ export function SpoolPanel({ spool, scaleUm, list, open }: Props) {
                 </Table.Td>
                 <Table.Td className="right">
                   <b>
-                    <Length um={first.lengthUm} />
+                    <Length um={first.lengthUm} kind={first.kind === 'STRAND' ? 'cut' : 'cord'} />
                   </b>
                 </Table.Td>
                 <Table.Td className="right">
@@ -82,11 +73,16 @@ export function SpoolPanel({ spool, scaleUm, list, open }: Props) {
                 </Table.Td>
                 <Table.Td>
                   {first.kind === 'STRAND' ? (
-                    <For cut={cut.steps} />
+                    <Group gap="xs" justify="space-between" wrap="nowrap">
+                      <div>
+                        <For cut={cut.steps} />
+                      </div>
+                      {open && <PinMenu list={list} spool={spool} steps={cut.steps} />}
+                    </Group>
                   ) : (
                     <Group gap="xs">
                       <Text size="sm">{t(`leftover.${first.kind}`)}</Text>
-                      {open ? (
+                      {open && !first.doneAt ? (
                         <SegmentedControl
                           size="xs"
                           className="no-print"
@@ -102,7 +98,7 @@ export function SpoolPanel({ spool, scaleUm, list, open }: Props) {
                           ]}
                         />
                       ) : null}
-                      <Text size="sm" fw={600} className={open ? 'print-only' : undefined}>
+                      <Text size="sm" fw={600} className={open && !first.doneAt ? 'print-only' : undefined}>
                         {t(first.keep ? 'leftover.keep' : 'leftover.bin')}
                       </Text>
                     </Group>
@@ -121,10 +117,21 @@ export function SpoolPanel({ spool, scaleUm, list, open }: Props) {
 function For({ cut }: { cut: Schemas['StepView'][] }) {
   const { t } = useTranslation();
   const first = cut[0];
+  if (!first?.reference) return <i>{t('cut.givenUp')}</i>;
+  const done = cut.filter((s) => s.doneAt);
   const pieces = [...new Set(cut.map((s) => t('cut.piece', { reference: s.reference, piece: s.pieceId })))];
   return (
     <>
-      <b>{strandName(t, first?.role ?? '')}</b> · {pieces.join(', ')}
+      <b>{strandName(t, first.role ?? '')}</b> · {pieces.join(', ')}
+      {done.length > 0 && (
+        <Text size="xs" c="dimmed">
+          {t('cut.doneBy', {
+            count: done.length,
+            of: cut.length,
+            who: [...new Set(done.map((s) => s.doneBy))].join(', '),
+          })}
+        </Text>
+      )}
     </>
   );
 }

@@ -31,13 +31,14 @@ function Fields({ kept }: { kept: Schemas['Weights'] }) {
   const [leftoverPercent, setLeftoverPercent] = useState<number | string>(kept.leftoverPercent);
   const [handling, setHandling] = useState(String(kept.handling));
   const [ageing, setAgeing] = useState(String(kept.ageing));
+  const [seconds, setSeconds] = useState<number | string>(kept.seconds);
   const readOnly = session.data?.role !== 'OWNER';
   const problem = (field: string) =>
     keep.error instanceof ProblemError ? keep.error.field(field) : undefined;
   const submit = (event: FormEvent) => {
     event.preventDefault();
     keep.mutate(
-      { leftoverPercent: Number(leftoverPercent), handling, ageing },
+      { leftoverPercent: Number(leftoverPercent), handling, ageing, seconds: Number(seconds) },
       { onSuccess: () => notifications.show({ message: t('weights.kept'), color: 'board' }) },
     );
   };
@@ -74,8 +75,18 @@ function Fields({ kept }: { kept: Schemas['Weights'] }) {
           onChange={(e) => setAgeing(e.currentTarget.value)}
           error={problem('ageing')}
         />
+        <NumberInput
+          w={250}
+          label={t('weights.seconds')}
+          description={t('weights.seconds.words')}
+          allowDecimal={false}
+          readOnly={readOnly}
+          value={seconds}
+          onChange={setSeconds}
+          error={problem('seconds')}
+        />
       </Group>
-      <ProblemNote error={keep.error} shown={['leftoverPercent', 'handling', 'ageing']} />
+      <ProblemNote error={keep.error} shown={['leftoverPercent', 'handling', 'ageing', 'seconds']} />
       {!readOnly && (
         <Button type="submit" variant="default" w="fit-content" loading={keep.isPending}>
           {t('weights.keep')}

@@ -1,5 +1,6 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
+import type { Units } from '../../app/units';
 import { useRefreshWork } from '../plan/queries';
 
 export const cuttableQuery = queryOptions({
@@ -11,12 +12,13 @@ export const cutListQuery = (id: number) =>
   queryOptions({
     queryKey: ['cut', 'list', id],
     queryFn: () => ask(api.GET('/api/cut/lists/{id}', { params: { path: { id } } })),
+    refetchInterval: (query) => (query.state.data?.bettering ? 500 : false),
   });
 
 export function usePropose() {
   const refresh = useRefreshWork();
   return useMutation({
-    mutationFn: (batch: number) => ask(api.POST('/api/cut/lists', { body: { batch } })),
+    mutationFn: (batches: number[]) => ask(api.POST('/api/cut/lists', { body: { batches } })),
     onSuccess: refresh,
   });
 }
@@ -40,6 +42,92 @@ export function useConfirm() {
   return useMutation({
     mutationFn: (id: number) => ask(api.POST('/api/cut/lists/{id}/confirm', { params: { path: { id } } })),
     onSuccess: refresh,
+  });
+}
+
+/** Something that is done to a list; whatever comes of it, the list is looked at again. */
+function useListAct<T>(id: number, act: (body: T) => Promise<unknown>) {
+  const client = useQueryClient();
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: act,
+    onSuccess: refresh,
+    onError: () => client.invalidateQueries({ queryKey: cutListQuery(id).queryKey }),
+  });
+}
+
+export function usePlanRest(id: number) {
+  return useListAct<void>(id, () => ask(api.POST('/api/cut/lists/{id}/plan', { params: { path: { id } } })));
+}
+
+export function useStop(id: number) {
+  return useListAct<void>(id, () => ask(api.POST('/api/cut/lists/{id}/stop', { params: { path: { id } } })));
+}
+
+export function useWish(id: number) {
+  return useListAct<Schemas['Wishes']>(id, (body) =>
+    ask(api.PUT('/api/cut/lists/{id}/wishes', { params: { path: { id } }, body })),
+  );
+}
+
+export function useOrder(id: number) {
+  return useListAct<number[]>(id, (spools) =>
+    ask(api.PUT('/api/cut/lists/{id}/order', { params: { path: { id } }, body: { spools } })),
+  );
+}
+
+/** What is done at the bench with a spool of a list. */
+export type BenchAct =
+  | { act: 'take'; over: boolean }
+  | { act: 'putDown' }
+  | { act: 'cut'; steps: number[]; keep?: boolean }
+  | { act: 'undo' }
+  | { act: 'flaw'; at: string; join: boolean; units: Units }
+  | { act: 'ranOut'; left: string; units: Units }
+  | { act: 'wrong'; length: string; keep: boolean; units: Units };
+
+export function useBench(list: number) {
+  return useListAct<BenchAct & { spool: number }>(list, ({ spool, ...done }) => {
+    const params = { path: { id: list, spool } };
+    const base = '/api/cut/lists/{id}/spools/{spool}' as const;
+    switch (done.act) {
+      case 'take':
+        return ask(api.POST(`${base}/take`, { params, body: { over: done.over } }));
+      case 'putDown':
+        return ask(api.POST(`${base}/put-down`, { params }));
+      case 'cut':
+        return ask(api.POST(`${base}/cuts`, { params, body: { steps: done.steps, keep: done.keep } }));
+      case 'undo':
+        return ask(api.POST(`${base}/undo`, { params }));
+      case 'flaw':
+        return ask(
+          api.POST(`${base}/flaw`, { params, body: { at: done.at, join: done.join, units: done.units } }),
+        );
+      case 'ranOut':
+        return ask(api.POST(`${base}/ran-out`, { params, body: { left: done.left, units: done.units } }));
+      case 'wrong':
+        return ask(
+          api.POST(`${base}/wrong`, {
+            params,
+            body: { length: done.length, keep: done.keep, units: done.units },
+          }),
+        );
+    }
+  });
+}
+
+/** What the cord counter shows for the spool; cuts when the length is there. */
+export function useCounter(list: number) {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: ({ spool, anew }: { spool: number; anew: boolean }) =>
+      ask(
+        api.POST('/api/cut/lists/{id}/spools/{spool}/counter', {
+          params: { path: { id: list, spool } },
+          body: { anew },
+        }),
+      ),
+    onSuccess: (seen) => (seen.stand === 'CUT_HERE' ? refresh() : undefined),
   });
 }
 

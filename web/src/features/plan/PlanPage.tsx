@@ -123,7 +123,7 @@ function MakeBatch({ picks, onMade, children }: MakeBatchProps) {
     onMade();
     setName('');
     if (cut) {
-      const list = await propose.mutateAsync(batch.id).catch(() => undefined);
+      const list = await propose.mutateAsync([batch.id]).catch(() => undefined);
       navigate(list ? `/cut/${list.id}` : '/cut');
     }
   };
@@ -287,11 +287,11 @@ function Batches({ batches }: { batches: Schemas['BatchView'][] }) {
             <Group gap="xs">
               <Button
                 size="xs"
-                loading={propose.isPending && propose.variables === b.id}
+                loading={propose.isPending && propose.variables?.[0] === b.id}
                 onClick={() =>
                   b.openCutList
                     ? navigate(`/cut/${b.openCutList}`)
-                    : propose.mutate(b.id, { onSuccess: (list) => navigate(`/cut/${list.id}`) })
+                    : propose.mutate([b.id], { onSuccess: (list) => navigate(`/cut/${list.id}`) })
                 }
               >
                 {t(b.openCutList ? 'plan.openCuts' : 'plan.planCuts')}

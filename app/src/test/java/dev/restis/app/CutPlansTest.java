@@ -17,7 +17,7 @@ import tools.jackson.databind.JsonNode;
 class CutPlansTest extends RestisTest {
 
     private static String weights(String leftover, String handling, String ageing) {
-        return "{\"leftoverPercent\": %s, \"handling\": \"%s\", \"ageing\": \"%s\"}"
+        return "{\"leftoverPercent\": %s, \"handling\": \"%s\", \"ageing\": \"%s\", \"seconds\": 0}"
                 .formatted(leftover, handling, ageing);
     }
 

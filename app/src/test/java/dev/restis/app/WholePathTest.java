@@ -42,7 +42,7 @@ class WholePathTest extends RestisTest {
                 .isEqualTo(lines);
 
         long batch = makeBatchOfEverything();
-        long list = tell("/api/cut/lists", "{\"batch\": %d}".formatted(batch))
+        long list = tell("/api/cut/lists", "{\"batches\": [%d]}".formatted(batch))
                 .body()
                 .path("id")
                 .asLong();
@@ -77,7 +77,7 @@ class WholePathTest extends RestisTest {
     void oneCutListIsConfirmedOnceEvenByTwoPeopleAtOnce() throws Exception {
         long order = takeSnake("Linnet", 1);
         long batch = batchOf(order, 1);
-        long list = tell("/api/cut/lists", "{\"batch\": %d}".formatted(batch))
+        long list = tell("/api/cut/lists", "{\"batches\": [%d]}".formatted(batch))
                 .body()
                 .path("id")
                 .asLong();
@@ -99,7 +99,7 @@ class WholePathTest extends RestisTest {
     @Test
     void aStaleCutListIsRefusedAndMovesNothing() throws Exception {
         long batch = batchOf(takeSnake("Odo", 1), 1);
-        long list = tell("/api/cut/lists", "{\"batch\": %d}".formatted(batch))
+        long list = tell("/api/cut/lists", "{\"batches\": [%d]}".formatted(batch))
                 .body()
                 .path("id")
                 .asLong();
@@ -111,7 +111,7 @@ class WholePathTest extends RestisTest {
                 .asLong();
         assertThat(tell(
                                 "/api/stock/holdings/" + holding + "/adjust",
-                                "{\"quantity\": \"20 m\", \"units\": \"METRIC\", \"reason\": \"a metre was given away\"}")
+                                "{\"quantity\": \"20 cm\", \"units\": \"METRIC\", \"reason\": \"most of it was given away\"}")
                         .status())
                 .isEqualTo(204);
         long rows = count("ledger");
@@ -137,7 +137,7 @@ class WholePathTest extends RestisTest {
                     .isEqualTo(201);
         }
         long batch = batchOf(takeSnake("Mirre", 1), 1);
-        long list = tell("/api/cut/lists", "{\"batch\": %d}".formatted(batch))
+        long list = tell("/api/cut/lists", "{\"batches\": [%d]}".formatted(batch))
                 .body()
                 .path("id")
                 .asLong();
@@ -180,7 +180,7 @@ class WholePathTest extends RestisTest {
             Answer order = tell("/api/orders", order("Jorun", 3, lanyard));
             assertThat(order.status()).as(order.text()).isEqualTo(201);
             long batch = batchOf(order.body().path("id").asLong(), 3);
-            long list = tell("/api/cut/lists", "{\"batch\": %d}".formatted(batch))
+            long list = tell("/api/cut/lists", "{\"batches\": [%d]}".formatted(batch))
                     .body()
                     .path("id")
                     .asLong();

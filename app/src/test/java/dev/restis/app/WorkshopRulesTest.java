@@ -134,7 +134,7 @@ class WorkshopRulesTest extends RestisTest {
     private JsonNode cutSheet(String order) throws Exception {
         String picks = "{\"picks\": [{\"line\": %d, \"count\": 1}]}".formatted(lineOf(take(order)));
         long batch = tell("/api/plan/batches", picks).body().path("id").asLong();
-        long list = tell("/api/cut/lists", "{\"batch\": %d}".formatted(batch))
+        long list = tell("/api/cut/lists", "{\"batches\": [%d]}".formatted(batch))
                 .body()
                 .path("id")
                 .asLong();

@@ -40,6 +40,8 @@ class KilledTest {
     private final Set<String> sold = ConcurrentHashMap.newKeySet();
 
     private final Set<String> received = ConcurrentHashMap.newKeySet();
+    /** Steps of the cut list that were answered as cut. */
+    private final Set<Long> cut = ConcurrentHashMap.newKeySet();
 
     @BeforeEach
     void start() throws Exception {
@@ -58,6 +60,7 @@ class KilledTest {
 
     @Test
     void whatWasAnsweredIsThereOnceAndNothingIsHalfDone() throws Exception {
+        planCuts();
         for (boolean database : new boolean[] {false, true, false, true}) {
             stream(database);
             launch();
@@ -65,6 +68,7 @@ class KilledTest {
         }
         assertThat(sold).hasSizeGreaterThan(20);
         assertThat(received).hasSizeGreaterThan(5);
+        assertThat(cut).hasSizeGreaterThan(10);
     }
 
     private void launch() throws Exception {
@@ -89,6 +93,60 @@ class KilledTest {
                     .isTrue();
             TimeUnit.MILLISECONDS.sleep(100);
         }
+    }
+
+    /** A list of some hundred cuts, so that each round goes on where the last was killed. */
+    private void planCuts() throws Exception {
+        Load load = new Load(Files.readString(home.resolve("address")).strip());
+        long cord = id("select id from article where code = 'NT2'");
+        post(load, "/api/stock/receipts", """
+                {"lines": [{"article": %d, "lot": "CUTS", "putUps": 1, "each": "900 m", "price": "90.00", "units": "METRIC"}]}
+                """.formatted(cord));
+        post(load, "/api/orders", """
+                {"customer": "Killed", "lines": [{"quantity": 150, "choices":
+                 {"pattern": "snake", "wrist": "16 cm", "colours": ["NT2", "NT2"], "units": "METRIC"}}]}
+                """);
+        post(load, "/api/plan/batches", """
+                {"picks": [{"line": %d, "count": 150}]}
+                """.formatted(id("select max(id) from order_line")));
+        post(load, "/api/cut/lists", "{\"batches\": [%d]}".formatted(id("select max(id) from batch")));
+    }
+
+    private static void post(Load load, String path, String body) throws Exception {
+        load.post(path, "application/json", body.getBytes(StandardCharsets.UTF_8));
+    }
+
+    private long id(String sql) {
+        return database().sql(sql).query(Long.class).single();
+    }
+
+    /** The bench: asks for the next cut and makes it, one after the other. */
+    private void cutOn(Load load, JdbcClient database) throws Exception {
+        record Next(long list, long spool, long step) {}
+        Next next = database.sql("""
+                        select s.cut_list_id as list, s.id as spool, t.id as step
+                        from cut_step t join cut_spool s on s.id = t.cut_spool_id join cut_list c on c.id = s.cut_list_id
+                        where t.done_at is null and c.confirmed_at is null order by c.id desc, s.number, t.number limit 1
+                        """).query(Next.class).single();
+        post(
+                load,
+                "/api/cut/lists/" + next.list() + "/spools/" + next.spool() + "/cuts",
+                "{\"steps\": [%d]}".formatted(next.step()));
+        cut.add(next.step());
+    }
+
+    private Thread cutter(String address, AtomicBoolean on) {
+        return new Thread(() -> {
+            try {
+                Load load = new Load(address);
+                JdbcClient database = database();
+                while (on.get()) {
+                    cutOn(load, database);
+                }
+            } catch (Exception | AssertionError killed) {
+                // What was not answered may be done or not; only halves are wrong.
+            }
+        });
     }
 
     private JdbcClient database() {
@@ -140,6 +198,9 @@ class KilledTest {
             threads.add(thread);
             thread.start();
         }
+        Thread cutter = cutter(address, on);
+        threads.add(cutter);
+        cutter.start();
         TimeUnit.MILLISECONDS.sleep(BEFORE_KILL_MS);
         if (killDatabase) {
             killDatabase();
@@ -181,6 +242,10 @@ class KilledTest {
                         .query(String.class)
                         .list())
                 .containsAll(received);
+        assertThat(database.sql("select id from cut_step where done_at is not null")
+                        .query(Long.class)
+                        .list())
+                .containsAll(cut);
         assertThat(new Verification(database).differences()).isEmpty();
     }
 }

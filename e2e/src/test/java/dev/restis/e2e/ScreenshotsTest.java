@@ -1,9 +1,11 @@
 package dev.restis.e2e;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.LoadState;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -38,15 +40,33 @@ class ScreenshotsTest {
             shoot(page, "plan");
             Browser.click(page, "Make a batch and plan its cuts");
             page.getByText("strands from").waitFor();
+            // Better plans come for five seconds.
+            page.getByText("Looking for a better plan")
+                    .waitFor(new Locator.WaitForOptions()
+                            .setState(WaitForSelectorState.HIDDEN)
+                            .setTimeout(60_000));
             shoot(page, "cut");
             String list = page.url();
             Page phone = browser.open(ColorScheme.LIGHT, 390, 844);
             Browser.signIn(phone, "Bram");
             phone.navigate(list);
             shoot(phone, "cut-narrow");
+            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Cut at the bench"))
+                    .click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("It is cut"))
+                    .waitFor();
+            for (int cuts = 0; cuts < 5; cuts++) {
+                page.keyboard().press(" ");
+                page.waitForTimeout(900);
+            }
+            shoot(page, "bench");
+            phone.navigate(page.url());
+            shoot(phone, "bench-narrow");
+            page.navigate(list);
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Confirm:"))
                     .click();
             page.getByText("Cut and booked by").waitFor();
+            shoot(page, "/cut/waste", "waste");
             shoot(page, "/costs", "costs");
             shoot(page, "/stock", "stock");
             shoot(page, "/stock/articles/HB9", "article");

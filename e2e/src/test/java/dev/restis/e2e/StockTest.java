@@ -14,6 +14,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.file.Files;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
 
@@ -24,7 +25,7 @@ class StockTest extends DemoTest {
 
     private static BenchDevices devices() {
         try {
-            return new BenchDevices(0);
+            return new BenchDevices(0, Files.createTempDirectory("restis-labels"));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -6,32 +6,53 @@ import java.io.IOException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
 
 /**
- * A bench scale and a cord counter. {@code GET /scale} answers what lies on the scale in milligrams, {@code GET /counter}
+ * A bench scale, a cord counter and a label printer. {@code GET /scale} answers what lies on the scale in milligrams, {@code GET /counter}
  * what ran through the counter in micrometres; {@code PUT} to either lays something on it or runs cord through, in the same
- * plain digits.
+ * plain digits. {@code POST /labels} prints: each PDF becomes a file.
  */
 public final class BenchDevices implements AutoCloseable {
 
     private static final int LONGEST = 12;
 
+    private static final int MOST_BYTES = 20_000_000;
+
     private final HttpServer server;
+    private final Path labels;
+    private final AtomicInteger printed = new AtomicInteger();
     private final Map<String, Long> shown = new ConcurrentHashMap<>(Map.of("/scale", 0L, "/counter", 0L));
 
     /**
      * @param port on this machine only; 0 for any that is free
+     * @param labels where printed labels go
      */
-    public BenchDevices(int port) throws IOException {
+    public BenchDevices(int port, Path labels) throws IOException {
+        this.labels = Files.createDirectories(labels);
         server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 0);
         shown.keySet().forEach(path -> server.createContext(path, this::handle));
+        server.createContext("/labels", this::print);
         server.start();
     }
 
     public String address() {
         return "http://127.0.0.1:" + server.getAddress().getPort();
+    }
+
+    private void print(HttpExchange exchange) throws IOException {
+        try (exchange) {
+            byte[] pdf = exchange.getRequestBody().readNBytes(MOST_BYTES);
+            boolean isPdf = new String(pdf, 0, Math.min(5, pdf.length), StandardCharsets.US_ASCII).equals("%PDF-");
+            if (isPdf) {
+                Files.write(labels.resolve("labels-%04d.pdf".formatted(printed.incrementAndGet())), pdf);
+            }
+            exchange.sendResponseHeaders(isPdf ? 204 : 400, -1);
+        }
     }
 
     private void handle(HttpExchange exchange) throws IOException {
@@ -60,14 +81,15 @@ public final class BenchDevices implements AutoCloseable {
         server.stop(0);
     }
 
-    /** Usage: port. Runs until it is stopped. */
+    /** Usage: port, directory for labels. Runs until it is stopped. */
     public static void main(String[] args) throws IOException {
-        if (args.length != 1 || !args[0].matches("\\d{1,5}")) {
-            System.err.println("Usage: BenchDevices PORT");
+        if (args.length != 2 || !args[0].matches("\\d{1,5}")) {
+            System.err.println("Usage: BenchDevices PORT DIRECTORY");
             System.exit(2);
         }
-        BenchDevices devices = new BenchDevices(Integer.parseInt(args[0]));
-        System.out.println("Scale and counter answer at " + devices.address());
+        BenchDevices devices = new BenchDevices(Integer.parseInt(args[0]), Path.of(args[1]));
+        System.out.println("Scale, counter and label printer answer at " + devices.address());
+        System.out.println("Printed labels go to " + devices.labels);
         System.out.println("Lay 280 g on the scale:   curl -X PUT -d 280000 " + devices.address() + "/scale");
         System.out.println("Run 12.4 m through:       curl -X PUT -d 12400000 " + devices.address() + "/counter");
     }

@@ -60,7 +60,7 @@ class CostsController {
                                a.used, a.tails, a.waste, a.hardware
                         from piece p join order_line l on l.id = p.line_id join customer_order o on o.id = l.order_id
                              join batch b on b.id = p.batch_id join piece_estimate e on e.piece_id = p.id
-                             left join piece_actual a on a.piece_id = p.id
+                             left join piece_actual a on a.piece_id = p.id and p.cut_at is not null
                         where b.id = coalesce(:batch, b.id)
                         order by a.piece_id is null, b.id desc, p.id limit :most
                         """)
@@ -143,10 +143,14 @@ class CostsController {
         Books books = new Books(
                 sum("select sum(value) from ledger where movement = 'RECEIVE'"),
                 sum("select sum(value) from ledger"),
-                sum("select sum(used + tails + waste + hardware) from piece_actual"),
+                sum("""
+                        select coalesce(sum(used + tails + waste + hardware), 0)
+                               + (select coalesce(sum(waste_alone), 0) from cut_list)
+                        from piece_actual
+                        """),
                 sum("""
                         select -sum(value) from ledger
-                        where movement in ('BIN', 'ADJUST', 'SELL', 'SEND_BACK', 'COUNT') and batch_id is null
+                        where movement in ('BIN', 'ADJUST', 'SELL', 'SEND_BACK', 'COUNT') and batch_id is null and cut_step_id is null
                         """));
         return new BooksView(
                 books.receipts(),

@@ -49,8 +49,9 @@ public final class Verification {
                        || ': a difference of ' || (b.receipts - b.on_hand - b.pieces - b.others)
                 from (select coalesce((select sum(value) from ledger where movement = 'RECEIVE'), 0) as receipts,
                              coalesce((select sum(value) from ledger), 0) as on_hand,
-                             coalesce((select sum(used + tails + waste + hardware) from piece_actual), 0) as pieces,
-                             coalesce((select -sum(value) from ledger where batch_id is null
+                             coalesce((select sum(used + tails + waste + hardware) from piece_actual), 0)
+                                 + (select coalesce(sum(waste_alone), 0) from cut_list) as pieces,
+                             coalesce((select -sum(value) from ledger where batch_id is null and cut_step_id is null
                                        and movement in ('BIN', 'ADJUST', 'SELL', 'SEND_BACK', 'COUNT')), 0) as others) b
                 where b.receipts <> b.on_hand + b.pieces + b.others
                 """);
@@ -58,10 +59,25 @@ public final class Verification {
                 select 'batch ' || b.name || ' took ' || coalesce(l.taken, 0) || ' from the shelves, its pieces cost '
                        || coalesce(p.cost, 0)
                 from batch b
-                    left join (select batch_id, -sum(value) as taken from ledger group by batch_id) l on l.batch_id = b.id
-                    left join (select p.batch_id, sum(a.used + a.tails + a.waste + a.hardware) as cost
+                    left join (select batch_id, -sum(value) as taken from ledger where movement <> 'BIN' group by batch_id) l on l.batch_id = b.id
+                    left join (select p.batch_id, sum(a.used + a.tails + a.hardware) as cost
                                from piece_actual a join piece p on p.id = a.piece_id group by p.batch_id) p on p.batch_id = b.id
                 where coalesce(l.taken, 0) <> coalesce(p.cost, 0)
+                """);
+        checks.put("waste of cut lists", """
+                select 'cut lists threw away ' || w.thrown || ', their pieces bear ' || w.borne
+                from (select (select coalesce(-sum(value), 0) from ledger
+                              where movement = 'BIN' and (batch_id is not null or cut_step_id is not null)) as thrown,
+                             (select coalesce(sum(waste), 0) from piece_actual)
+                                 + (select coalesce(sum(waste_alone), 0) from cut_list) as borne) w
+                where w.thrown <> w.borne
+                """);
+        checks.put("strands that are cut", """
+                select 'strand ' || t.strand_id || ' is cut but ' || coalesce(l.quantity, 0) || ' of it left the shelves'
+                from cut_step t join strand n on n.id = t.strand_id
+                    left join (select cut_step_id, -sum(quantity) as quantity from ledger where movement in ('CUT', 'RETURN')
+                               group by cut_step_id) l on l.cut_step_id = t.id
+                where t.done_at is not null and coalesce(l.quantity, 0) <> t.length_um
                 """);
         checks.put("movements that were taken back", """
                 select 'row ' || r.id || ' takes back row ' || l.id || ' but is not its opposite'

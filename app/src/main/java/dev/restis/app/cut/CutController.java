@@ -3,8 +3,10 @@ package dev.restis.app.cut;
 import dev.restis.app.platform.CsvText;
 import dev.restis.app.platform.Made;
 import dev.restis.app.platform.Pdf;
+import dev.restis.app.stock.BenchDevices;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -20,13 +22,20 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /** Cut lists. */
 @RestController
 @RequestMapping("/api/cut")
 class CutController {
 
-    record Proposal(long batch) {}
+    record Proposal(List<Long> batches) {}
+
+    record Order(List<Long> spools) {}
+
+    record Tags(TagSheet.Each each) {}
+
+    record Wishes(List<Long> forbidden, List<CutLists.PinInput> pins) {}
 
     record Keep(boolean keep) {}
 
@@ -48,12 +57,45 @@ class CutController {
             "piece",
             "strand");
 
+    private static final List<String> WASTE_COLUMNS = List.of(
+            "what",
+            "name",
+            "used mm",
+            "tails mm",
+            "scrap mm",
+            "scrap %",
+            "scrap value",
+            "remnants made",
+            "remnants made mm",
+            "remnants used",
+            "remnants used mm",
+            "over the bound %");
+
     private final CutLists lists;
+    private final CutBench bench;
+    private final Bettering bettering;
     private final CutReads reads;
     private final CutSheet sheets;
+    private final TagSheet tags;
+    private final CutWaste waste;
+    private final BenchDevices devices;
     private final CutWeights weights;
 
-    CutController(CutLists lists, CutReads reads, CutSheet sheets, CutWeights weights) {
+    CutController(
+            CutLists lists,
+            CutBench bench,
+            Bettering bettering,
+            CutReads reads,
+            CutSheet sheets,
+            TagSheet tags,
+            CutWaste waste,
+            BenchDevices devices,
+            CutWeights weights) {
+        this.tags = tags;
+        this.waste = waste;
+        this.devices = devices;
+        this.bench = bench;
+        this.bettering = bettering;
         this.sheets = sheets;
         this.weights = weights;
         this.lists = lists;
@@ -68,7 +110,39 @@ class CutController {
     @PostMapping("/lists")
     @ResponseStatus(HttpStatus.CREATED)
     Made propose(@RequestBody Proposal body) {
-        return new Made(lists.propose(body.batch()));
+        return new Made(begun(lists.propose(body.batches())));
+    }
+
+    /** Plans what is left to cut anew. */
+    @PostMapping("/lists/{id}/plan")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void planRest(@PathVariable long id) {
+        begun(lists.planRest(id));
+    }
+
+    /** Spools that are not to be cut, and pieces that are to be cut from a certain one; what is left is planned anew. */
+    @PutMapping("/lists/{id}/wishes")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void wish(@PathVariable long id, @RequestBody Wishes body) {
+        begun(lists.wish(id, body.forbidden(), body.pins()));
+    }
+
+    private long begun(CutLists.Planned planned) {
+        bettering.begin(planned);
+        return planned.list();
+    }
+
+    /** The best plan so far is good enough. */
+    @PostMapping("/lists/{id}/stop")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void stop(@PathVariable long id) {
+        bettering.stop(id);
+    }
+
+    @PutMapping("/lists/{id}/order")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void order(@PathVariable long id, @RequestBody Order body) {
+        lists.order(id, body.spools());
     }
 
     /** What plans are to save. */
@@ -97,7 +171,7 @@ class CutController {
     @PostMapping("/lists/{id}/confirm")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void confirm(@PathVariable long id) {
-        lists.confirm(id);
+        bench.confirm(id);
     }
 
     @GetMapping(value = "/lists/{id}/sheet.csv", produces = "text/csv;charset=UTF-8")
@@ -156,6 +230,59 @@ class CutController {
         return ResponseEntity.ok()
                 .header("Content-Disposition", "inline; filename=cut-list-" + id + ".pdf")
                 .body(sheets.pdf(id, paper));
+    }
+
+    /** A tag for each piece's bundle of strands, or for each strand, to a label. */
+    @GetMapping(value = "/lists/{id}/tags.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> tags(@PathVariable long id, @RequestParam(defaultValue = "PIECE") TagSheet.Each each) {
+        return ResponseEntity.ok()
+                .header("Content-Disposition", "inline; filename=tags-" + id + ".pdf")
+                .body(tags.pdf(id, each, origin()));
+    }
+
+    /** Sends the tags to the label printer. */
+    @PostMapping("/lists/{id}/tags/print")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void printTags(@PathVariable long id, @RequestBody Tags body) {
+        devices.print(tags.pdf(id, body.each(), origin()));
+    }
+
+    private static String origin() {
+        return ServletUriComponentsBuilder.fromCurrentContextPath().toUriString();
+    }
+
+    /** Where the cord went that was cut. */
+    @GetMapping("/waste")
+    List<CutWaste.WasteRow> waste(
+            @RequestParam(defaultValue = "ARTICLE") CutWaste.By by,
+            @RequestParam(required = false) @Nullable LocalDate from,
+            @RequestParam(required = false) @Nullable LocalDate to) {
+        return waste.rows(by, from, to);
+    }
+
+    @GetMapping(value = "/waste.csv", produces = "text/csv;charset=UTF-8")
+    ResponseEntity<String> wasteCsv(
+            @RequestParam(defaultValue = "ARTICLE") CutWaste.By by,
+            @RequestParam(required = false) @Nullable LocalDate from,
+            @RequestParam(required = false) @Nullable LocalDate to) {
+        List<List<Object>> rows = waste.rows(by, from, to).stream()
+                .map(r -> List.<Object>of(
+                        r.label(),
+                        r.name(),
+                        millimetres(r.usedUm()),
+                        millimetres(r.tailsUm()),
+                        millimetres(r.scrapUm()),
+                        r.scrapPercent(),
+                        r.scrapValue(),
+                        r.remnantsMade(),
+                        millimetres(r.remnantsMadeUm()),
+                        r.remnantsUsed(),
+                        millimetres(r.remnantsUsedUm()),
+                        r.gapPercent() == null ? "" : r.gapPercent()))
+                .toList();
+        return ResponseEntity.ok()
+                .header("Content-Disposition", "attachment; filename=waste.csv")
+                .body(CsvText.of(WASTE_COLUMNS, rows));
     }
 
     @GetMapping("/lists/{id}/sheet.json")

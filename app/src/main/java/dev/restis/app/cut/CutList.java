@@ -2,6 +2,10 @@ package dev.restis.app.cut;
 
 import dev.restis.core.cutting.CutPlan.Quality;
 import jakarta.persistence.CascadeType;
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
+import jakarta.persistence.Embeddable;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
@@ -13,11 +17,15 @@ import jakarta.persistence.Version;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 
-/** A proposed or confirmed cut list of a batch. */
+/** What is cut for some batches, from which holdings: as it is proposed, while it is cut, and when all of it is. */
 @Entity
 @SuppressWarnings("NullAway.Init")
 class CutList {
@@ -29,7 +37,6 @@ class CutList {
     @Version
     private int version;
 
-    private long batchId;
     private Instant createdAt;
 
     private @Nullable Instant confirmedAt;
@@ -46,6 +53,28 @@ class CutList {
 
     private int opened;
     private int waitingUnopened;
+    private int plannedAfter;
+    private BigDecimal wasteAlone = BigDecimal.ZERO;
+    /** Counts whatever is done to it, so that whoever looked before can tell. */
+    private int revision;
+
+    @ElementCollection
+    @CollectionTable(name = "cut_list_batch", joinColumns = @JoinColumn(name = "cut_list_id"))
+    @Column(name = "batch_id")
+    private Set<Long> batches = new TreeSet<>();
+
+    @ElementCollection
+    @CollectionTable(name = "cut_forbidden", joinColumns = @JoinColumn(name = "cut_list_id"))
+    @Column(name = "holding_id")
+    private Set<Long> forbidden = new TreeSet<>();
+
+    @ElementCollection
+    @CollectionTable(name = "cut_pin", joinColumns = @JoinColumn(name = "cut_list_id"))
+    private Set<Pin> pins = new HashSet<>();
+
+    /** A piece that is to be cut from a holding, as far as it needs that cord. */
+    @Embeddable
+    record Pin(long pieceId, long holdingId) {}
 
     @OneToMany(cascade = CascadeType.ALL, orphanRemoval = true)
     @JoinColumn(name = "cut_list_id", nullable = false)
@@ -54,15 +83,23 @@ class CutList {
 
     protected CutList() {}
 
-    CutList(long batchId, Instant createdAt, Optional<Quality> quality) {
-        this.batchId = batchId;
+    CutList(Collection<Long> batches, Instant createdAt) {
+        this.batches.addAll(batches);
         this.createdAt = createdAt;
-        quality.ifPresent(q -> {
-            cost = q.cost();
-            bound = q.bound();
-            plain = q.plain();
-            complete = q.complete();
-        });
+    }
+
+    /** @param after how many cuts were made when it was planned */
+    void planned(Optional<Quality> quality, int after) {
+        cost = quality.map(Quality::cost).orElse(null);
+        bound = quality.map(Quality::bound).orElse(null);
+        plain = quality.map(Quality::plain).orElse(null);
+        complete = quality.map(Quality::complete).orElse(null);
+        plannedAfter = after;
+    }
+
+    @Nullable
+    BigDecimal cost() {
+        return cost;
     }
 
     /** How many sealed holdings it opens, and how many more pieces would wait if it opened none. */
@@ -79,8 +116,35 @@ class CutList {
         return version;
     }
 
-    long batchId() {
-        return batchId;
+    Set<Long> batches() {
+        return Set.copyOf(batches);
+    }
+
+    Set<Long> forbidden() {
+        return Set.copyOf(forbidden);
+    }
+
+    Set<Pin> pins() {
+        return Set.copyOf(pins);
+    }
+
+    void wishes(Collection<Long> forbid, Collection<Pin> pin) {
+        forbidden.clear();
+        forbidden.addAll(forbid);
+        pins.clear();
+        pins.addAll(pin);
+    }
+
+    void wasteAlone(BigDecimal value) {
+        wasteAlone = value;
+    }
+
+    int revision() {
+        return revision;
+    }
+
+    void touched() {
+        revision++;
     }
 
     List<CutSpool> spools() {
@@ -94,6 +158,11 @@ class CutList {
     void confirm(Instant when, String who) {
         confirmedAt = when;
         confirmedBy = who;
+    }
+
+    void reopen() {
+        confirmedAt = null;
+        confirmedBy = null;
     }
 
     @Nullable

@@ -4,12 +4,15 @@ import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.core.cutting.CutPlan.Quality;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.sql.Timestamp;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -19,7 +22,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class CutReads {
 
-    /** A stretch of a spool; {@code keep} matters for leftovers only. */
+    /** A stretch of a spool; {@code keep} matters for leftovers only. A strand of no piece was cut for one that was given up. */
     record StepView(
             long id,
             int number,
@@ -32,10 +35,15 @@ class CutReads {
             @Nullable String role,
             @Nullable String reference,
             @Nullable String customer,
-            @Nullable String patternCode) {}
+            @Nullable String patternCode,
+            @Nullable Instant doneAt,
+            @Nullable String doneBy) {}
 
+    /** @param inHandOf who is cutting it */
     record SpoolView(
+            long id,
             int number,
+            @Nullable String inHandOf,
             long holdingId,
             String label,
             String kind,
@@ -95,53 +103,83 @@ class CutReads {
         }
     }
 
+    /** A batch by its name. */
+    record BatchName(long id, String name) {}
+
+    /** A holding that the list must not cut from. */
+    record ForbiddenView(long holdingId, String label, String articleCode, String colour) {}
+
+    /** A piece that is to be cut from a holding. */
+    record PinView(long pieceId, String reference, long holdingId, String label, String articleCode) {}
+
     /**
      * A cut list.
      *
+     * @param name of its batches
+     * @param done how many strands are cut
+     * @param unplanned strands that no spool is planned for, since pieces left or something went wrong
+     * @param lacking pieces whose strands are all cut, but not all of whose parts are there
+     * @param plannedAfter how many strands were cut when what is left was planned
      * @param opened how many sealed holdings it opens
      * @param waitingUnopened how many more pieces would wait if it opened none
+     * @param bettering whether a better plan is looked for
      */
     record CutListView(
             long id,
-            long batchId,
-            String batchName,
+            List<BatchName> batches,
+            String name,
             Instant createdAt,
             @Nullable Instant confirmedAt,
             @Nullable String confirmedBy,
             int pieces,
             int strands,
+            int done,
+            int unplanned,
+            int lacking,
             long cutUm,
             long scrapUm,
             BigDecimal scrapPercent,
             @Nullable QualityView quality,
+            int plannedAfter,
             int opened,
             int waitingUnopened,
+            boolean bettering,
             List<SpoolView> spools,
             List<TrimmingView> trimmings,
-            List<WaitingPieceView> waiting) {}
+            List<WaitingPieceView> waiting,
+            List<ForbiddenView> forbidden,
+            List<PinView> pins) {}
 
-    /** A batch as the cut screen offers it. */
+    /**
+     * A batch as the cut screen offers it.
+     *
+     * @param due the first day that one of its uncut pieces is wanted
+     * @param begun whether something of the open list is cut
+     */
     record CuttableBatch(
             long id,
             String name,
             int pieces,
             int cut,
+            @Nullable LocalDate due,
+            boolean begun,
             @Nullable Long openList,
             @Nullable Long lastList) {}
 
     private record Head(
             long id,
-            long batchId,
-            String batchName,
             Instant createdAt,
             @Nullable Instant confirmedAt,
             @Nullable String confirmedBy,
+            int plannedAfter,
             int opened,
             int waitingUnopened) {}
 
+    private final Bettering bettering;
     private final JdbcClient jdbc;
 
-    CutReads(JdbcClient jdbc) {
+    CutReads(Bettering bettering, JdbcClient jdbc) {
+        this.bettering = bettering;
         this.jdbc = jdbc;
     }
 
@@ -149,9 +187,16 @@ class CutReads {
     public List<CuttableBatch> batches() {
         return jdbc.sql("""
                         select b.id, b.name, count(p.id) as pieces, count(p.cut_at) as cut,
-                               (select c.id from cut_list c where c.batch_id = b.id and c.confirmed_at is null) as open_list,
-                               (select max(c.id) from cut_list c where c.batch_id = b.id and c.confirmed_at is not null) as last_list
-                        from batch b join piece p on p.batch_id = b.id
+                               min(o.due) filter (where p.cut_at is null) as due,
+                               exists (select 1 from cut_list_batch cb join cut_list c on c.id = cb.cut_list_id
+                                           join cut_spool s on s.cut_list_id = c.id join cut_step t on t.cut_spool_id = s.id
+                                       where cb.batch_id = b.id and c.confirmed_at is null and t.done_at is not null) as begun,
+                               (select max(c.id) from cut_list c join cut_list_batch cb on cb.cut_list_id = c.id
+                                where cb.batch_id = b.id and c.confirmed_at is null) as open_list,
+                               (select max(c.id) from cut_list c join cut_list_batch cb on cb.cut_list_id = c.id
+                                where cb.batch_id = b.id and c.confirmed_at is not null) as last_list
+                        from batch b join piece p on p.batch_id = b.id join order_line l on l.id = p.line_id
+                             join customer_order o on o.id = l.order_id
                         group by b.id order by count(p.id) = count(p.cut_at), b.id desc limit 200
                         """).query(CuttableBatch.class).list();
     }
@@ -160,14 +205,15 @@ class CutReads {
     public CutListView list(long id) {
         Head head =
                 jdbc.sql("""
-                        select c.id, c.batch_id, b.name as batch_name, c.created_at, c.confirmed_at, c.confirmed_by,
-                               c.opened, c.waiting_unopened
-                        from cut_list c join batch b on b.id = c.batch_id where c.id = ?
+                        select id, created_at, confirmed_at, confirmed_by, planned_after, opened, waiting_unopened
+                        from cut_list where id = ?
                         """).param(id).query(Head.class).optional().orElseThrow(() -> new NotFound("cut.replaced"));
+        List<BatchName> batches = batches(id);
         Map<Long, SpoolView> spools = spools(id);
         steps(id, spools);
         List<StepView> steps =
                 spools.values().stream().flatMap(s -> s.steps().stream()).toList();
+        boolean open = head.confirmedAt() == null;
         List<StepView> strands =
                 steps.stream().filter(s -> s.kind().equals("STRAND")).toList();
         long cut = strands.stream().mapToLong(StepView::lengthUm).sum();
@@ -180,22 +226,80 @@ class CutReads {
                 : BigDecimal.valueOf(scrap * 100).divide(BigDecimal.valueOf(cut + scrap), 1, RoundingMode.HALF_UP);
         return new CutListView(
                 head.id(),
-                head.batchId(),
-                head.batchName(),
+                batches,
+                batches.stream().map(BatchName::name).collect(Collectors.joining(", ")),
                 head.createdAt(),
                 head.confirmedAt(),
                 head.confirmedBy(),
                 (int) strands.stream().map(StepView::pieceId).distinct().count(),
                 strands.size(),
+                (int) strands.stream().filter(s -> s.doneAt() != null).count(),
+                open ? unplanned(id) : 0,
+                open ? lacking(id) : 0,
                 cut,
                 scrap,
                 percent,
                 quality(id).map(QualityView::of).orElse(null),
+                head.plannedAfter(),
                 head.opened(),
                 head.waitingUnopened(),
+                bettering.going(id),
                 List.copyOf(spools.values()),
                 trimmings(id),
-                waiting(id));
+                waiting(id),
+                forbidden(id),
+                pins(id));
+    }
+
+    private List<BatchName> batches(long list) {
+        return jdbc.sql("""
+                        select b.id, b.name from cut_list_batch cb join batch b on b.id = cb.batch_id
+                        where cb.cut_list_id = ? order by b.id
+                        """).param(list).query(BatchName.class).list();
+    }
+
+    private int unplanned(long list) {
+        return jdbc.sql("""
+                        select count(*) from cut_list_batch cb join piece p on p.batch_id = cb.batch_id and p.cut_at is null
+                            join strand n on n.piece_id = p.id
+                        where cb.cut_list_id = :list
+                              and not exists (select 1 from cut_waiting w where w.cut_list_id = :list and w.piece_id = p.id)
+                              and not exists (select 1 from cut_trimming r where r.cut_list_id = :list and r.strand_id = n.id)
+                              and not exists (select 1 from cut_step t join cut_spool s on s.id = t.cut_spool_id
+                                              where t.strand_id = n.id and s.cut_list_id = :list)
+                        """).param("list", list).query(Integer.class).single();
+    }
+
+    private int lacking(long list) {
+        return jdbc.sql("""
+                        select count(*) from cut_list_batch cb join piece p on p.batch_id = cb.batch_id and p.cut_at is null
+                        where cb.cut_list_id = :list
+                              and exists (select 1 from strand n join cut_step t on t.strand_id = n.id
+                                          where n.piece_id = p.id and t.done_at is not null)
+                              and not exists (select 1 from strand n
+                                                  left join cut_step t on t.strand_id = n.id and t.done_at is not null
+                                                  left join cut_trimming r on r.strand_id = n.id and r.cut_list_id = :list
+                                              where n.piece_id = p.id and t.id is null and r.strand_id is null)
+                        """).param("list", list).query(Integer.class).single();
+    }
+
+    private List<ForbiddenView> forbidden(long list) {
+        return jdbc.sql("""
+                        select h.id as holding_id, h.label, a.code as article_code, a.colour
+                        from cut_forbidden f join holding h on h.id = f.holding_id join lot on lot.id = h.lot_id
+                            join article a on a.id = lot.article_id
+                        where f.cut_list_id = ? order by a.code, h.label
+                        """).param(list).query(ForbiddenView.class).list();
+    }
+
+    private List<PinView> pins(long list) {
+        return jdbc.sql("""
+                        select k.piece_id, o.reference, h.id as holding_id, h.label, a.code as article_code
+                        from cut_pin k join piece p on p.id = k.piece_id join order_line l on l.id = p.line_id
+                            join customer_order o on o.id = l.order_id join holding h on h.id = k.holding_id
+                            join lot on lot.id = h.lot_id join article a on a.id = lot.article_id
+                        where k.cut_list_id = ? order by k.piece_id, h.label
+                        """).param(list).query(PinView.class).list();
     }
 
     private Optional<Quality> quality(long list) {
@@ -205,24 +309,26 @@ class CutReads {
                 .optional();
     }
 
-    /** Shelf by shelf, to save walking. Flaws are shown where the plan saw them, counted from the free end as it was then. */
+    /** Flaws are shown where the plan saw them, counted from the free end as it was then. */
     private Map<Long, SpoolView> spools(long list) {
         Map<Long, SpoolView> spools = new LinkedHashMap<>();
         jdbc.sql("""
-                        select s.id as spool_id, s.number, s.holding_id, h.label, h.kind, h.shelf, lot.code as lot,
+                        select s.id as spool_id, s.number, s.in_hand_of, s.holding_id, h.label, h.kind, h.shelf, lot.code as lot,
                                a.code, a.name, a.colour, s.length_um,
                                array(select s.length_um - f.behind_um from holding_flaw f
                                      where f.holding_id = h.id and f.behind_um < s.length_um
                                      order by f.behind_um desc) as flaws
                         from cut_spool s join holding h on h.id = s.holding_id join lot on lot.id = h.lot_id
                              join article a on a.id = lot.article_id
-                        where s.cut_list_id = ? order by h.shelf, a.code, s.number
+                        where s.cut_list_id = ? order by s.number
                         """)
                 .param(list)
                 .query((row, n) -> spools.put(
                         row.getLong("spool_id"),
                         new SpoolView(
+                                row.getLong("spool_id"),
                                 row.getInt("number"),
+                                row.getString("in_hand_of"),
                                 row.getLong("holding_id"),
                                 row.getString("label"),
                                 row.getString("kind"),
@@ -252,10 +358,12 @@ class CutReads {
                 @Nullable String reference,
                 @Nullable String customer,
                 @Nullable String pattern,
+                @Nullable Timestamp doneAt,
+                @Nullable String doneBy,
                 long fromUm) {}
         jdbc.sql("""
                         select t.cut_spool_id as spool, t.id, t.number, t.kind, t.length_um, t.keep, n.fold_um, n.piece_id, n.role,
-                               o.reference, o.customer, l.pattern,
+                               o.reference, o.customer, l.pattern, t.done_at, t.done_by,
                                sum(t.length_um) over (partition by t.cut_spool_id order by t.number) - t.length_um as from_um
                         from cut_step t join cut_spool s on s.id = t.cut_spool_id
                              left join strand n on n.id = t.strand_id left join piece p on p.id = n.piece_id
@@ -277,7 +385,9 @@ class CutReads {
                                 s.role(),
                                 s.reference(),
                                 s.customer(),
-                                s.pattern()));
+                                s.pattern(),
+                                s.doneAt() == null ? null : s.doneAt().toInstant(),
+                                s.doneBy()));
             }
         });
     }

@@ -6,6 +6,7 @@ import dev.restis.app.cut.CutReads.StepView;
 import dev.restis.app.cut.CutReads.TrimmingView;
 import dev.restis.app.cut.CutReads.WaitingPieceView;
 import dev.restis.app.platform.Pdf;
+import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Workshop;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -13,6 +14,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -25,6 +27,13 @@ class CutSheet {
 
     private static final BigDecimal UM_IN_MM = BigDecimal.valueOf(1_000);
     private static final BigDecimal UM_IN_INCH = BigDecimal.valueOf(25_400);
+    private static final BigDecimal UM_IN_METRE = BigDecimal.valueOf(1_000_000);
+    private static final BigDecimal UM_IN_FOOT = BigDecimal.valueOf(304_800);
+    private static final long LONG_UM = 10_000_000;
+    /** The columns of all spools stand below each other. */
+    private static final Map<String, Integer> WIDTH_MM =
+            Map.of("cutSheet.count", 15, "cutSheet.length", 42, "cutSheet.fold", 38);
+
     private static final double PERCENT = 100;
     private static final String BOX = "<td><div style='width:3.5mm;height:3.5mm;border:1pt solid #17262b'></div></td>";
 
@@ -40,7 +49,7 @@ class CutSheet {
 
     byte[] pdf(long id, Pdf.Paper paper) {
         CutListView list = reads.list(id);
-        String title = text("cutSheet.title", list.batchName());
+        String title = text("cutSheet.title", list.name());
         StringBuilder body = new StringBuilder();
         body.append("<p class='small'>")
                 .append(Pdf.text(workshop.settings().name()))
@@ -75,9 +84,13 @@ class CutSheet {
                         both(spool.lengthUm()))))
                 .append("</p>");
         bar(body, spool, longest);
-        body.append("<table><thead><tr><th></th>");
+        body.append("<table style='table-layout:fixed'><thead><tr><th style='width:8mm'></th>");
         for (String column : List.of("cutSheet.count", "cutSheet.length", "cutSheet.fold")) {
-            body.append("<th class='right'>").append(Pdf.text(text(column))).append("</th>");
+            body.append("<th class='right' style='width:")
+                    .append(WIDTH_MM.get(column))
+                    .append("mm'>")
+                    .append(Pdf.text(text(column)))
+                    .append("</th>");
         }
         body.append("<th>").append(Pdf.text(text("cutSheet.for"))).append("</th></tr></thead><tbody>");
         equal(spool.steps()).forEach(cuts -> row(body, cuts));
@@ -184,17 +197,20 @@ class CutSheet {
         body.append("<p>").append(Pdf.text(words)).append("</p>");
     }
 
-    /** In millimetres and in inches to a hundredth: whoever holds the sheet uses the tape that is there. */
-    private static String both(long micrometres) {
-        BigDecimal length = BigDecimal.valueOf(micrometres);
-        return length.divide(UM_IN_MM, 1, RoundingMode.HALF_UP)
-                        .stripTrailingZeros()
-                        .toPlainString() + " mm ("
-                + length.divide(UM_IN_INCH, 2, RoundingMode.HALF_UP).toPlainString() + " in)";
+    /** In metric and in inches or feet: whoever holds the sheet uses the tape that is there. Long cord is read in metres. */
+    static String both(long micrometres) {
+        return micrometres < LONG_UM
+                ? figure(micrometres, UM_IN_MM, 1) + " mm (" + figure(micrometres, UM_IN_INCH, 2) + " in)"
+                : figure(micrometres, UM_IN_METRE, 2) + " m (" + figure(micrometres, UM_IN_FOOT, 1) + " ft)";
+    }
+
+    private static String figure(long micrometres, BigDecimal unit, int decimals) {
+        // Never shorter than it must be.
+        BigDecimal figure = BigDecimal.valueOf(micrometres).divide(unit, decimals, RoundingMode.UP);
+        return (unit.equals(UM_IN_MM) ? figure.stripTrailingZeros() : figure).toPlainString();
     }
 
     private String text(String code, @Nullable Object... args) {
-        Object[] plain = java.util.Arrays.stream(args).map(String::valueOf).toArray();
-        return messages.getMessage(code, plain, Locale.ENGLISH);
+        return Texts.words(messages, code, args);
     }
 }

@@ -7,6 +7,7 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import java.time.Instant;
 import org.jspecify.annotations.Nullable;
 
 /** One stretch of a spool, from its free end. */
@@ -28,6 +29,10 @@ class CutStep {
     private @Nullable Long strandId;
 
     private boolean keep;
+
+    private @Nullable Instant doneAt;
+
+    private @Nullable String doneBy;
 
     protected CutStep() {}
 
@@ -62,5 +67,36 @@ class CutStep {
 
     void keep(boolean decided) {
         keep = decided;
+    }
+
+    int number() {
+        return number;
+    }
+
+    void number(int other) {
+        number = other;
+    }
+
+    boolean done() {
+        return doneAt != null;
+    }
+
+    String doneBy() {
+        return doneBy == null ? "" : doneBy;
+    }
+
+    void done(Instant when, String who) {
+        doneAt = when;
+        doneBy = who;
+    }
+
+    /** The piece that it was cut for is given up. */
+    void giveUp() {
+        strandId = null;
+    }
+
+    void undone() {
+        doneAt = null;
+        doneBy = null;
     }
 }

@@ -1,6 +1,7 @@
 package dev.restis.app.cut;
 
 import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.platform.Texts;
 import dev.restis.core.cutting.CutAims;
 import dev.restis.core.measure.Fault;
 import java.math.BigDecimal;
@@ -21,13 +22,15 @@ class CutWeights {
      * @param leftoverPercent what a leftover worth keeping counts for against new cord; 0 to 100
      * @param handling what keeping one more leftover costs
      * @param ageing what beginning a holding costs for each year that it is younger than the oldest
+     * @param seconds how long plans are bettered after the first; 0 to 120
      */
-    record Weights(int leftoverPercent, BigDecimal handling, BigDecimal ageing) {}
+    record Weights(int leftoverPercent, BigDecimal handling, BigDecimal ageing, int seconds) {}
 
     /** As typed. */
-    record WeightsInput(int leftoverPercent, String handling, String ageing) {}
+    record WeightsInput(int leftoverPercent, String handling, String ageing, int seconds) {}
 
     private static final double PERCENT = 100;
+    private static final int MOST_SECONDS = 120;
     private static final BigDecimal MOST = BigDecimal.valueOf(1000);
 
     private final JdbcClient jdbc;
@@ -40,14 +43,16 @@ class CutWeights {
     public Weights weights() {
         CutAims usual = CutAims.USUAL;
         return jdbc.sql("""
-                        select leftover_percent, leftover_handling as handling, younger_year as ageing from workshop
+                        select leftover_percent, leftover_handling as handling, younger_year as ageing, plan_seconds as seconds
+                        from workshop
                         """)
                 .query(Weights.class)
                 .optional()
                 .orElse(new Weights(
                         (int) Math.round(usual.leftoverShare() * PERCENT),
                         BigDecimal.valueOf(usual.handling()),
-                        BigDecimal.valueOf(usual.ageing())));
+                        BigDecimal.valueOf(usual.ageing()),
+                        0));
     }
 
     CutAims aims(Map<Long, Double> pricePerMetre) {
@@ -65,22 +70,24 @@ class CutWeights {
         if (typed.leftoverPercent() < 0 || typed.leftoverPercent() > PERCENT) {
             faults.add(Fault.of("leftoverPercent", "percent.range", typed.leftoverPercent()));
         }
+        if (typed.seconds() < 0 || typed.seconds() > MOST_SECONDS) {
+            faults.add(Fault.of("seconds", "seconds.range", MOST_SECONDS));
+        }
         BigDecimal handling = money("handling", typed.handling(), faults);
         BigDecimal ageing = money("ageing", typed.ageing(), faults);
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
-        jdbc.sql("update workshop set leftover_percent = ?, leftover_handling = ?, younger_year = ?")
-                .params(typed.leftoverPercent(), handling, ageing)
+        jdbc.sql("update workshop set leftover_percent = ?, leftover_handling = ?, younger_year = ?, plan_seconds = ?")
+                .params(typed.leftoverPercent(), handling, ageing, typed.seconds())
                 .update();
     }
 
     private static BigDecimal money(String field, String typed, List<Fault> faults) {
-        String text = typed.strip().replace(',', '.');
-        if (!text.matches("\\d{1,6}(\\.\\d{1,4})?") || new BigDecimal(text).compareTo(MOST) > 0) {
-            faults.add(Fault.of(field, "price.unread", typed));
-            return BigDecimal.ZERO;
+        BigDecimal amount = Texts.money(typed, field, faults);
+        if (amount.compareTo(MOST) > 0) {
+            faults.add(Fault.of(field, "money.most", MOST));
         }
-        return new BigDecimal(text);
+        return amount;
     }
 }

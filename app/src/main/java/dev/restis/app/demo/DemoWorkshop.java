@@ -1,5 +1,6 @@
 package dev.restis.app.demo;
 
+import dev.restis.app.cut.CutBench;
 import dev.restis.app.cut.CutLists;
 import dev.restis.app.orders.Orders;
 import dev.restis.app.orders.PriceBook;
@@ -70,6 +71,7 @@ class DemoWorkshop {
     private final OpenWork openWork;
     private final Batches batches;
     private final CutLists cutLists;
+    private final CutBench cutBench;
     private final PriceBook prices;
     private final ShopFeeds shops;
     private final Map<String, Long> ids = new HashMap<>();
@@ -84,6 +86,7 @@ class DemoWorkshop {
             OpenWork openWork,
             Batches batches,
             CutLists cutLists,
+            CutBench cutBench,
             PriceBook prices,
             ShopFeeds shops) {
         this.shops = shops;
@@ -97,6 +100,7 @@ class DemoWorkshop {
         this.openWork = openWork;
         this.batches = batches;
         this.cutLists = cutLists;
+        this.cutBench = cutBench;
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -252,7 +256,7 @@ class DemoWorkshop {
                 false,
                 Map.of("buckle", part("BK16")));
         long cut = batches.make("Morning pieces", openWork.allOf(List.of(marit, wouter)));
-        cutLists.confirm(cutLists.propose(cut));
+        cutBench.confirm(cutLists.propose(List.of(cut)).list());
     }
 
     private void cord(String code, String name, String colour, String material, String diameter) {

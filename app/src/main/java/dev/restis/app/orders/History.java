@@ -30,6 +30,7 @@ class History {
         PLANNED,
         RELEASED,
         CUT,
+        UNCUT,
         MADE,
         UNMADE,
         DISPATCHED,

@@ -9,7 +9,6 @@ import java.time.Clock;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
@@ -60,7 +59,7 @@ class OrderActs {
             case REOPEN -> history.note(id, What.REOPENED, Map.of());
             case REVIVE -> history.note(id, What.REVIVED, Map.of());
             case CANCEL -> {
-                takeOut(uncut(order));
+                takeOut(unmade(order));
                 history.note(id, What.CANCELLED, Map.of());
             }
             case CANCEL_REST -> cancelRest(order);
@@ -104,11 +103,17 @@ class OrderActs {
     /** Takes planned pieces out of their batches. */
     void takeOut(List<Piece> pieces) {
         List<Piece> planned = pieces.stream().filter(p -> !p.open()).toList();
-        Set<Long> batches = planned.stream().flatMap(p -> p.batch().stream()).collect(Collectors.toSet());
         planned.forEach(Piece::release);
         if (!planned.isEmpty()) {
-            events.publishEvent(new PiecesLeft(planned.stream().map(Piece::id).collect(Collectors.toSet()), batches));
+            events.publishEvent(new PiecesLeft(planned.stream().map(Piece::id).collect(Collectors.toSet())));
         }
+    }
+
+    private static List<Piece> unmade(CustomerOrder order) {
+        return order.lines().stream()
+                .flatMap(l -> l.pieces().stream())
+                .filter(p -> !p.made())
+                .toList();
     }
 
     private static List<Piece> uncut(CustomerOrder order) {

@@ -9,7 +9,6 @@ import jakarta.persistence.ManyToOne;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Version;
 import java.time.Instant;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 @Entity
@@ -86,20 +85,18 @@ class Piece {
         batchId = batch;
     }
 
-    Optional<Long> batch() {
-        return Optional.ofNullable(batchId);
-    }
-
     void moveTo(OrderLine other, int newNumber) {
         line = other;
         number = newNumber;
     }
 
+    /** Open again; what was cut for it serves others. */
     void release() {
         batchId = null;
+        cutAt = null;
     }
 
-    void cutAt(Instant when) {
+    void cutAt(@Nullable Instant when) {
         cutAt = when;
     }
 }

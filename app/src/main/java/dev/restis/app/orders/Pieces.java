@@ -1,6 +1,7 @@
 package dev.restis.app.orders;
 
 import dev.restis.app.patterns.PieceSpec;
+import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.core.measure.Fault;
@@ -102,6 +103,38 @@ public class Pieces {
         List<Piece> cut = store.findAllById(pieces);
         cut.forEach(p -> p.cutAt(clock.instant()));
         moved(History.What.CUT, cut);
+    }
+
+    /**
+     * A cut of a piece was taken back: it is not cut after all.
+     *
+     * @throws Conflict when it is made already
+     */
+    @Transactional
+    public void unmarkCut(long id) {
+        Piece piece = store.findById(id).orElseThrow(() -> new NotFound("notFound"));
+        if (piece.made()) {
+            throw new Conflict("cut.made");
+        }
+        piece.cutAt(null);
+        moved(History.What.UNCUT, List.of(piece));
+    }
+
+    /** Something of these pieces was cut or taken back: what their orders are promised changes. */
+    @Transactional
+    public void cutting(Set<Long> pieces) {
+        standing.refresh(store.findAllById(pieces).stream()
+                .map(p -> p.line().order().id())
+                .collect(Collectors.toSet()));
+    }
+
+    /** Those of the pieces that are cut. */
+    @Transactional(readOnly = true)
+    public Set<Long> cutOf(Collection<Long> pieces) {
+        return store.findAllById(pieces).stream()
+                .filter(Piece::cut)
+                .map(Piece::id)
+                .collect(Collectors.toSet());
     }
 
     /** The choices behind a line. */

@@ -21,8 +21,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -45,6 +47,7 @@ public class Batches {
     public record StrandNeed(
             long id,
             long piece,
+            long batch,
             Optional<Long> set,
             String role,
             int number,
@@ -54,7 +57,7 @@ public class Batches {
             List<Length> tails) {}
 
     /** Hardware that a piece in a batch needs. */
-    public record PartNeed(long piece, long article, long quantity) {}
+    public record PartNeed(long piece, long batch, long article, long quantity) {}
 
     private static final int MOST_PIECES = 2000;
 
@@ -63,9 +66,18 @@ public class Batches {
     private final EntityManager entities;
     private final JdbcClient jdbc;
     private final JdbcTemplate bulk;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
-    Batches(Pieces pieces, PieceDesk desk, EntityManager entities, JdbcClient jdbc, JdbcTemplate bulk, Clock clock) {
+    Batches(
+            Pieces pieces,
+            PieceDesk desk,
+            EntityManager entities,
+            JdbcClient jdbc,
+            JdbcTemplate bulk,
+            ApplicationEventPublisher events,
+            Clock clock) {
+        this.events = events;
         this.pieces = pieces;
         this.desk = desk;
         this.entities = entities;
@@ -146,9 +158,6 @@ public class Batches {
         if (pieces.uncut(batch).isEmpty()) {
             throw new NotFound("batch.nothingToDissolve");
         }
-        jdbc.sql("delete from cut_list where batch_id = ? and confirmed_at is null")
-                .param(batch)
-                .update();
         release(batch, pieces.uncut(batch));
     }
 
@@ -165,13 +174,11 @@ public class Batches {
     @EventListener
     @Transactional
     public void left(PiecesLeft left) {
-        jdbc.sql("delete from cut_list where batch_id in (:batches) and confirmed_at is null")
-                .param("batches", left.batches())
-                .update();
         forget(left.pieces());
     }
 
     private void forget(Collection<Long> pieceIds) {
+        events.publishEvent(new PiecesReleased(Set.copyOf(pieceIds)));
         for (String table : List.of("strand", "piece_hardware", "piece_estimate")) {
             jdbc.sql("delete from " + table + " where piece_id in (:pieces)")
                     .param("pieces", pieceIds)
@@ -179,20 +186,31 @@ public class Batches {
         }
     }
 
+    /** What pieces in batches were worked out to need. */
     @Transactional(readOnly = true)
     public List<StrandNeed> strandsOf(Collection<Long> pieceIds) {
-        return pieceIds.isEmpty()
+        return strands("s.piece_id in (:ids)", pieceIds);
+    }
+
+    @Transactional(readOnly = true)
+    public List<StrandNeed> strands(Collection<Long> ids) {
+        return strands("s.id in (:ids)", ids);
+    }
+
+    private List<StrandNeed> strands(String which, Collection<Long> ids) {
+        return ids.isEmpty()
                 ? List.of()
                 : jdbc.sql("""
-                                select s.id, s.piece_id, case when l.matching then l.order_id end as set_id, s.role, s.number,
-                                       s.article_id, s.cut_um, s.used_um, s.tails_um
+                                select s.id, s.piece_id, p.batch_id, case when l.matching then l.order_id end as set_id, s.role,
+                                       s.number, s.article_id, s.cut_um, s.used_um, s.tails_um
                                 from strand s join piece p on p.id = s.piece_id join order_line l on l.id = p.line_id
-                                where s.piece_id in (:pieces) order by s.id
-                                """)
-                        .param("pieces", pieceIds)
+                                where %s order by s.id
+                                """.formatted(which))
+                        .param("ids", ids)
                         .query((row, n) -> new StrandNeed(
                                 row.getLong("id"),
                                 row.getLong("piece_id"),
+                                row.getLong("batch_id"),
                                 Optional.ofNullable(row.getObject("set_id", Long.class)),
                                 row.getString("role"),
                                 row.getInt("number"),
@@ -210,8 +228,9 @@ public class Batches {
         return pieceIds.isEmpty()
                 ? List.of()
                 : jdbc.sql("""
-                                select piece_id as piece, article_id as article, quantity
-                                from piece_hardware where piece_id in (:pieces) order by piece_id, article_id
+                                select h.piece_id as piece, p.batch_id as batch, h.article_id as article, h.quantity
+                                from piece_hardware h join piece p on p.id = h.piece_id
+                                where h.piece_id in (:pieces) order by h.piece_id, h.article_id
                                 """).param("pieces", pieceIds).query(PartNeed.class).list();
     }
 

@@ -177,7 +177,8 @@ class PlanController {
         return jdbc.sql("""
                         select b.id, b.name, b.created_at, b.created_by, count(p.id) as pieces, count(p.cut_at) as cut,
                                min(o.due) as first_due,
-                               (select c.id from cut_list c where c.batch_id = b.id and c.confirmed_at is null) as open_cut_list
+                               (select max(c.id) from cut_list c join cut_list_batch cb on cb.cut_list_id = c.id
+                                where cb.batch_id = b.id and c.confirmed_at is null) as open_cut_list
                         from batch b join piece p on p.batch_id = b.id join order_line l on l.id = p.line_id
                              join customer_order o on o.id = l.order_id
                         group by b.id order by count(p.id) = count(p.cut_at), b.id desc limit 200

@@ -7,7 +7,6 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.util.Locale;
 import java.util.Objects;
 import org.springframework.web.util.HtmlUtils;
 
@@ -16,14 +15,24 @@ public final class Pdf {
 
     /** Paper that is in use. */
     public enum Paper {
-        A4,
-        LETTER
+        A4("a4; " + Paper.SHEET),
+        LETTER("letter; " + Paper.SHEET),
+        /** One label to a page, for a label printer. */
+        LABEL("62mm 29mm; margin: 2mm 2mm");
+
+        private static final String SHEET =
+                "margin: 18mm 16mm; @bottom-right { content: counter(page) ' / ' counter(pages); font: 8pt sheet }";
+
+        private final String page;
+
+        Paper(String page) {
+            this.page = page;
+        }
     }
 
     private static final String PAGE = """
             <html><head><style>
-            @page { size: %s; margin: 18mm 16mm; @bottom-right { content: counter(page) " / " counter(pages);
-                font: 8pt sheet; } }
+            @page { size: %s }
             body { font: 10pt sheet; color: #17262b; } h1 { font-size: 18pt; margin: 0 0 4mm; }
             table { width: 100%%; border-collapse: collapse; margin: 4mm 0; -fs-table-paginate: paginate; }
             th { text-align: left; border-bottom: 1pt solid #17262b; } td { border-bottom: 0.3pt solid #999; }
@@ -57,7 +66,7 @@ public final class Pdf {
             new PdfRendererBuilder()
                     .useFont(() -> font("Regular"), "sheet", 400, FontStyle.NORMAL, true)
                     .useFont(() -> font("Bold"), "sheet", 700, FontStyle.NORMAL, true)
-                    .withHtmlContent(PAGE.formatted(paper.name().toLowerCase(Locale.ROOT), text(title), body), null)
+                    .withHtmlContent(PAGE.formatted(paper.page, text(title), body), null)
                     .toStream(out)
                     .run();
         } catch (IOException e) {

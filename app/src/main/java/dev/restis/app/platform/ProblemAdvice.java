@@ -60,7 +60,7 @@ class ProblemAdvice {
 
     @ExceptionHandler
     ProblemDetail conflict(Problems.Conflict e) {
-        return problem(HttpStatus.CONFLICT, e.code());
+        return problem(HttpStatus.CONFLICT, e.code(), e.args());
     }
 
     @ExceptionHandler
@@ -132,10 +132,11 @@ class ProblemAdvice {
         return problem;
     }
 
-    private ProblemDetail problem(HttpStatus status, String code) {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, words.text("problem." + code + ".detail"));
+    private ProblemDetail problem(HttpStatus status, String code, Object... args) {
+        ProblemDetail problem =
+                ProblemDetail.forStatusAndDetail(status, words.text("problem." + code + ".detail", args));
         problem.setType(URI.create("urn:restis:problem:" + code));
-        problem.setTitle(words.text("problem." + code));
+        problem.setTitle(words.text("problem." + code, args));
         problem.setProperty("code", code);
         return problem;
     }

@@ -43,14 +43,21 @@ public final class Problems {
     /** The world has changed since the caller looked: HTTP 409. */
     public static final class Conflict extends RuntimeException {
         private final String code;
+        private final transient List<Object> args;
 
-        public Conflict(String code) {
+        /** @param args what its words name */
+        public Conflict(String code, Object... args) {
             super(code);
             this.code = code;
+            this.args = List.of(args);
         }
 
         public String code() {
             return code;
+        }
+
+        public Object[] args() {
+            return args.toArray();
         }
     }
 

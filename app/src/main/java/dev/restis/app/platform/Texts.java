@@ -1,12 +1,19 @@
 package dev.restis.app.platform;
 
 import dev.restis.core.measure.Fault;
+import java.math.BigDecimal;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.MessageSource;
 
 /** Reading of plain text fields. */
 public final class Texts {
+
+    private static final Pattern MONEY = Pattern.compile("\\d{1,9}([.,]\\d{1,4})?");
 
     private Texts() {}
 
@@ -24,5 +31,26 @@ public final class Texts {
             faults.add(Fault.of(field, "tooLong", longest));
         }
         return given.orElse("");
+    }
+
+    /** An amount of money as typed, to four decimals; 0 with a fault when it cannot be read. */
+    public static BigDecimal money(@Nullable String typed, String field, List<Fault> faults) {
+        String text = given(typed).orElse("");
+        if (!MONEY.matcher(text).matches()) {
+            faults.add(Fault.of(field, "price.unread", text));
+            return BigDecimal.ZERO;
+        }
+        return new BigDecimal(text.replace(',', '.'));
+    }
+
+    /** The text, cut off with dots where it is longer. */
+    public static String shortened(String text, int longest) {
+        return text.length() <= longest ? text : text.substring(0, longest - 1).stripTrailing() + "…";
+    }
+
+    /** Words of the message files with figures as they are, without grouping. */
+    public static String words(MessageSource messages, String code, @Nullable Object... figures) {
+        Object[] plain = Arrays.stream(figures).map(String::valueOf).toArray();
+        return messages.getMessage(code, plain, Locale.ENGLISH);
     }
 }

@@ -13,11 +13,12 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
- * The scale and the cord counter on the bench. A device is asked over HTTP for what it shows: {@code GET /scale} answers
- * milligrams, {@code GET /counter} micrometres, as plain digits.
+ * The scale, the cord counter and the label printer on the bench. A device is asked over HTTP for what it shows: {@code GET /scale} answers
+ * milligrams, {@code GET /counter} micrometres, as plain digits; {@code POST /labels} takes labels
+ * as PDF, one to a page.
  */
 @Component
-class BenchDevices {
+public class BenchDevices {
 
     /** What can be asked. */
     enum Device {
@@ -42,27 +43,47 @@ class BenchDevices {
         }
     }
 
-    boolean there() {
+    /** Prints labels, one to a page. */
+    public void print(byte[] pdf) {
+        send(request("/labels")
+                .header("Content-Type", "application/pdf")
+                .POST(HttpRequest.BodyPublishers.ofByteArray(pdf)));
+    }
+
+    /** Micrometres of cord that have run through the counter. */
+    public long counter() {
+        return read(Device.COUNTER);
+    }
+
+    public boolean there() {
         return !address.isBlank();
     }
 
     /** What a device shows in this moment. */
     long read(Device device) {
+        String shown = send(request("/" + device.name().toLowerCase(java.util.Locale.ROOT)))
+                .strip();
+        if (!shown.matches("\\d{1,12}")) {
+            throw new Conflict("device.silent");
+        }
+        return Long.parseLong(shown);
+    }
+
+    private HttpRequest.Builder request(String path) {
         if (!there()) {
             throw new Conflict("device.silent");
         }
+        return HttpRequest.newBuilder(URI.create(address + path));
+    }
+
+    private String send(HttpRequest.Builder request) {
         try {
-            HttpRequest request = HttpRequest.newBuilder(
-                            URI.create(address + "/" + device.name().toLowerCase(java.util.Locale.ROOT)))
-                    .timeout(PATIENCE)
-                    .build();
-            String shown = http.send(request, HttpResponse.BodyHandlers.ofString())
-                    .body()
-                    .strip();
-            if (!shown.matches("\\d{1,12}")) {
+            HttpResponse<String> answer =
+                    http.send(request.timeout(PATIENCE).build(), HttpResponse.BodyHandlers.ofString());
+            if (answer.statusCode() >= 300) {
                 throw new Conflict("device.silent");
             }
-            return Long.parseLong(shown);
+            return answer.body();
         } catch (IOException silent) {
             throw new Conflict("device.silent");
         } catch (InterruptedException e) {

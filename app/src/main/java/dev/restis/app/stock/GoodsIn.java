@@ -95,7 +95,7 @@ public class GoodsIn {
             faults.add(Fault.of("supplier", "supplier.unknown"));
         }
         BigDecimal freight = Texts.given(note.freight())
-                .map(typed -> Receipts.price("freight", typed, faults))
+                .map(typed -> Texts.money(typed, "freight", faults))
                 .orElse(BigDecimal.ZERO);
         if (note.lines().isEmpty() || note.lines().size() > MOST_LINES) {
             faults.add(Fault.of("lines", "lines.range", note.lines().size(), MOST_LINES));

@@ -18,7 +18,9 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -26,7 +28,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** What people do with a holding besides cutting it for pieces. */
 @Service
-class HoldingActs {
+public class HoldingActs {
 
     /** What leaves the shelf for no piece. */
     enum Away {
@@ -150,7 +152,39 @@ class HoldingActs {
      * @param mark what it is; when it is taken off, whatever it is
      */
     @Transactional
-    public void flaw(long holding, @Nullable String at, UnitSystem units, Mark mark, boolean there) {
+    public void flaw(long holding, @Nullable String at, UnitSystem units, boolean join) {
+        flaw(holding, at, units, join ? Mark.JOIN : Mark.FLAW, true);
+    }
+
+    /**
+     * It is shorter than the books say: its far end is nearer, and with it every flaw lies nearer to that end.
+     *
+     * @param left what is there from the free end on
+     */
+    @Transactional
+    public void ranOut(long holding, @Nullable String left, UnitSystem units) {
+        HoldingRow row = holding(holding);
+        Balance balance = ledger.lock(holding);
+        String typed = left == null ? "" : left;
+        long there = stock.counted(holding, typed, units)
+                .orElseThrow(() -> new Rejected(Fault.of("left", "counted.unread", typed)));
+        long missing = balance.quantity() - there;
+        if (missing <= 0) {
+            throw new Rejected(Fault.of("left", "cut.notShort"));
+        }
+        Map<Long, Mark> marks = new TreeMap<>(row.flawsBehind);
+        row.flawsBehind.clear();
+        marks.forEach((behind, mark) -> {
+            if (behind > missing) {
+                row.flawsBehind.put(behind - missing, mark);
+            }
+        });
+        ledger.post(Movement.ADJUST, holding, -missing, balance.costOf(missing).negate(), Cause.of("ran out"));
+        entities.flush();
+    }
+
+    @Transactional
+    void flaw(long holding, @Nullable String at, UnitSystem units, Mark mark, boolean there) {
         HoldingRow row = holding(holding);
         List<Fault> faults = new ArrayList<>();
         Balance balance = ledger.lock(holding);
@@ -192,7 +226,7 @@ class HoldingActs {
         record Taken(long holding, Movement movement, long quantity, BigDecimal value, boolean may) {}
         Taken back = jdbc.sql("""
                         select holding_id as holding, movement, quantity, value,
-                               batch_id is null and reverses is null
+                               batch_id is null and cut_step_id is null and reverses is null
                                    and not exists (select 1 from ledger r where r.reverses = l.id) as may
                         from ledger l where id = ?
                         """).param(row).query(Taken.class).optional().orElseThrow(() -> new NotFound("notFound"));
@@ -208,7 +242,7 @@ class HoldingActs {
                 back.holding(),
                 -back.quantity(),
                 back.value().negate(),
-                new Cause("taken back", null, null, null, row));
+                new Cause("taken back", null, null, null, row, null));
         entities.flush();
     }
 

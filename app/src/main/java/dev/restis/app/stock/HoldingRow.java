@@ -26,6 +26,8 @@ class HoldingRow {
         SPOOL("S"),
         HANK("H"),
         REMNANT("R"),
+        /** A strand that was cut for a piece that was given up. */
+        CUT("C"),
         BOX("B");
 
         final String prefix;

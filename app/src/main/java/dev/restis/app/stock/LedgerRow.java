@@ -43,6 +43,8 @@ class LedgerRow {
 
     private @Nullable Long reverses;
 
+    private @Nullable Long cutStepId;
+
     protected LedgerRow() {}
 
     LedgerRow(Instant at, String who, Movement movement, long holdingId, long quantity, BigDecimal value, Cause cause) {
@@ -57,26 +59,25 @@ class LedgerRow {
         this.pieceId = cause.piece();
         this.strandId = cause.strand();
         this.reverses = cause.reverses();
+        this.cutStepId = cause.cut();
     }
 
     /**
      * Why something moved.
      *
      * @param reverses the row that is taken back
+     * @param cut the step of a cut list that it belongs to
      */
     record Cause(
             String reason,
             @Nullable Long batch,
             @Nullable Long piece,
             @Nullable Long strand,
-            @Nullable Long reverses) {
-
-        Cause(String reason, @Nullable Long batch, @Nullable Long piece, @Nullable Long strand) {
-            this(reason, batch, piece, strand, null);
-        }
+            @Nullable Long reverses,
+            @Nullable Long cut) {
 
         static Cause of(String reason) {
-            return new Cause(reason, null, null, null);
+            return new Cause(reason, null, null, null, null, null);
         }
     }
 }

@@ -2,6 +2,7 @@ package dev.restis.app.stock;
 
 import dev.restis.app.platform.CsvText;
 import dev.restis.app.platform.Pdf;
+import dev.restis.app.platform.Texts;
 import dev.restis.app.stock.Purchases.PurchaseLine;
 import dev.restis.app.stock.Purchases.PurchaseView;
 import dev.restis.app.workshop.Workshop;
@@ -104,7 +105,6 @@ class PurchaseSheet {
     }
 
     private String text(String code, Object... args) {
-        Object[] plain = java.util.Arrays.stream(args).map(String::valueOf).toArray();
-        return messages.getMessage(code, plain, Locale.ENGLISH);
+        return Texts.words(messages, code, args);
     }
 }

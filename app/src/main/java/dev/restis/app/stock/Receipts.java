@@ -13,7 +13,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** Reads a delivery note as it was typed. */
@@ -81,7 +80,6 @@ public final class Receipts {
 
     private static final int MOST_PUT_UPS = 200;
     static final Length LONGEST = Length.ofMillimetres(2_000_000L);
-    private static final Pattern PRICE = Pattern.compile("\\d{1,9}([.,]\\d{1,4})?");
 
     private final NewReceipt input;
     private final Article article;
@@ -107,7 +105,7 @@ public final class Receipts {
         }
         boolean cord = article.kind() == ArticleKind.CORD;
         long quantity = cord ? length("each", input.each(), LONGEST) : amount("each", input.each());
-        BigDecimal price = price("price", input.price(), faults);
+        BigDecimal price = Texts.money(input.price(), "price", faults);
         List<Long> flaws = Texts.given(input.flawAt())
                 .map(text -> List.of(length("flawAt", text, new Length(Math.max(1, quantity - 1)))))
                 .orElse(List.of());
@@ -181,16 +179,6 @@ public final class Receipts {
             return Optional.empty();
         }
         return read;
-    }
-
-    /** An amount of money as typed, to four decimals; 0 with a fault when it cannot be read. */
-    static BigDecimal price(String field, @Nullable String typed, List<Fault> faults) {
-        String text = typed == null ? "" : typed.strip();
-        if (!PRICE.matcher(text).matches()) {
-            faults.add(Fault.of(field, "price.unread", text));
-            return BigDecimal.ZERO;
-        }
-        return new BigDecimal(text.replace(',', '.'));
     }
 
     /** What one put-up of an article holds, as typed: a length of cord, or an amount of what else it is. */

@@ -39,18 +39,20 @@ public class Stock {
         BIN
     }
 
-    /** One stretch from a spool's free end. */
+    /** One stretch from a spool's free end, and the step of a cut list that takes it. */
     public record Stretch(
             Fate fate,
             long lengthUm,
             @Nullable Long piece,
-            @Nullable Long strand) {}
+            @Nullable Long strand,
+            @Nullable Long batch,
+            long step) {}
 
     /**
      * A spool as a plan was made on it. Flaws lie where they lay only as long as nothing was cut; without them, it is enough
-     * that what was free is still there.
+     * that what the list still needs of it is there.
      */
-    public record Planned(long freeUm, long balanceUm) {}
+    public record Planned(long needUm, long balanceUm) {}
 
     private final Articles articles;
     private final Ledger ledger;
@@ -119,11 +121,11 @@ public class Stock {
     }
 
     /**
-     * Cord that a batch may be cut from now: remnants first, then what was opened first, then the oldest, each with its flaws. As much as other batches
-     * mean to cut of it is left at its far end: whoever cuts first cuts from the free end.
+     * Cord that may be cut now: what was cut for pieces that were given up first, then remnants, then what was opened first, then the oldest, each with its flaws. As much as other batches
+     * lists mean to cut of it is left at its far end: whoever cuts first cuts from the free end.
      */
     @Transactional(readOnly = true)
-    public Cuttable cuttable(Collection<Long> articleIds, long batch) {
+    public Cuttable cuttable(Collection<Long> articleIds) {
         if (articleIds.isEmpty()) {
             return new Cuttable(List.of(), Map.of(), Map.of());
         }
@@ -137,12 +139,11 @@ public class Stock {
                                      order by f.behind_um desc) as flaws
                         from holding h join lot on lot.id = h.lot_id join article a on a.id = lot.article_id
                              cross join lateral (select h.quantity - coalesce(sum(p.planned_um), 0)::bigint as quantity
-                                                 from holding_planned p where p.holding_id = h.id and p.batch_id <> :batch) b
+                                                 from holding_planned p where p.holding_id = h.id) b
                         where a.id in (:articles) and h.quantity > 0 and b.quantity > 0
-                        order by h.kind <> 'REMNANT', h.opened_at nulls last, lot.received_on, h.id
+                        order by h.kind not in ('CUT', 'REMNANT'), h.kind = 'REMNANT', h.opened_at nulls last, lot.received_on, h.id
                         """)
                 .param("articles", articleIds)
-                .param("batch", batch)
                 .param("today", LocalDate.now(clock))
                 .query((row, n) -> {
                     balances.put(row.getLong("id"), row.getLong("balance"));
@@ -179,33 +180,33 @@ public class Stock {
      * Cuts a spool from its free end, stretch by stretch; what is not named stays on it.
      *
      * @param planned what the plan was made on
-     * @return the value of each stretch, in order
      * @throws Conflict when the spool is not as the plan believed
      */
     @Transactional
-    public List<BigDecimal> cut(long holding, Planned planned, List<Stretch> stretches, long batch) {
+    public void cut(long holding, Planned planned, List<Stretch> stretches) {
         Balance balance = ledger.lock(holding);
         HoldingRow spool = entities.find(HoldingRow.class, holding);
         if (spool == null) {
             throw new NotFound("notFound");
         }
         boolean asPlanned = spool.flawsBehind.isEmpty()
-                ? balance.quantity() >= planned.freeUm()
+                ? balance.quantity() >= planned.needUm()
                 : balance.quantity() == planned.balanceUm();
         if (!asPlanned) {
             throw new Conflict("stockChanged");
         }
-        List<BigDecimal> values = new ArrayList<>();
         for (Stretch stretch : stretches) {
+            if (stretch.lengthUm() > balance.quantity()) {
+                throw new Conflict("stockChanged");
+            }
             BigDecimal value = balance.costOf(stretch.lengthUm());
             balance = balance.without(stretch.lengthUm());
-            values.add(value);
             Movement movement = switch (stretch.fate()) {
                 case STRAND -> Movement.CUT;
                 case REMNANT -> Movement.SPLIT;
                 case BIN -> Movement.BIN;
             };
-            Cause cause = new Cause("", batch, stretch.piece(), stretch.strand());
+            Cause cause = new Cause("", stretch.batch(), stretch.piece(), stretch.strand(), null, stretch.step());
             ledger.post(movement, holding, -stretch.lengthUm(), value.negate(), cause);
             if (stretch.fate() == Fate.REMNANT) {
                 HoldingRow remnant = hold(spool.lotId(), Kind.REMNANT, spool.shelf(), holding);
@@ -213,7 +214,107 @@ public class Stock {
             }
         }
         entities.flush();
-        return values;
+    }
+
+    /**
+     * Takes a cut back, by rows against those that it made.
+     *
+     * @throws Conflict when what it yielded has been used since
+     */
+    @Transactional
+    public void takeBackCut(long step) {
+        takeBack("cut_step_id = ? and movement <> 'RETURN'", step);
+    }
+
+    /** Puts back what was picked for a piece. */
+    @Transactional
+    public void takeBackPicked(long piece) {
+        takeBack("piece_id = ? and movement = 'PICK'", piece);
+    }
+
+    private void takeBack(String which, long id) {
+        record Row(
+                long id,
+                long holding,
+                Movement movement,
+                long quantity,
+                BigDecimal value,
+                @Nullable Long batch,
+                @Nullable Long piece,
+                @Nullable Long strand,
+                @Nullable Long cut) {}
+        List<Row> rows =
+                jdbc.sql("""
+                        select id, holding_id as holding, movement, quantity, value, batch_id as batch, piece_id as piece,
+                               strand_id as strand, cut_step_id as cut
+                        from ledger l where %s and reverses is null
+                              and not exists (select 1 from ledger r where r.reverses = l.id)
+                        order by id desc
+                        """.formatted(which)).param(id).query(Row.class).list();
+        for (Row row : rows) {
+            Balance balance = ledger.lock(row.holding());
+            BigDecimal value = balance.value().subtract(row.value());
+            long quantity = balance.quantity() - row.quantity();
+            if (quantity < 0 || value.signum() < 0 || quantity == 0 && value.signum() != 0) {
+                throw new Conflict("cut.usedSince");
+            }
+            ledger.post(
+                    row.movement(),
+                    row.holding(),
+                    -row.quantity(),
+                    row.value().negate(),
+                    new Cause("", row.batch(), row.piece(), row.strand(), row.id(), row.cut()));
+        }
+        entities.flush();
+    }
+
+    /** Puts strands that were cut on the shelf again, each as a holding of its own with what it cost. */
+    @Transactional
+    public void giveBack(Collection<Long> steps) {
+        record Row(
+                long holding,
+                long quantity,
+                BigDecimal value,
+                @Nullable Long batch,
+                @Nullable Long piece,
+                @Nullable Long strand,
+                @Nullable Long cut) {}
+        List<Row> rows = steps.isEmpty()
+                ? List.of()
+                : jdbc.sql("""
+                                select holding_id as holding, -quantity as quantity, -value as value, batch_id as batch,
+                                       piece_id as piece, strand_id as strand, cut_step_id as cut
+                                from ledger l where cut_step_id in (:steps) and movement = 'CUT' and reverses is null
+                                      and not exists (select 1 from ledger r where r.reverses = l.id)
+                                order by id
+                                """).param("steps", steps).query(Row.class).list();
+        for (Row row : rows) {
+            HoldingRow from = entities.find(HoldingRow.class, row.holding());
+            if (from == null) {
+                throw new IllegalStateException("Impossible state: cut from holding " + row.holding());
+            }
+            HoldingRow strand = hold(from.lotId(), Kind.CUT, from.shelf(), row.holding());
+            entities.flush();
+            Cause cause = new Cause("", row.batch(), row.piece(), row.strand(), null, row.cut());
+            ledger.post(Movement.RETURN, strand.id(), row.quantity(), row.value(), cause);
+        }
+        entities.flush();
+    }
+
+    /** Whether the books have all of these parts; what is a consumable is never asked for. */
+    @Transactional(readOnly = true)
+    public boolean enough(Map<Long, Long> quantities) {
+        return quantities.isEmpty()
+                || jdbc
+                        .sql("""
+                                select a.id, coalesce(sum(h.quantity), 0) as quantity
+                                from article a left join lot on lot.article_id = a.id left join holding h on h.lot_id = lot.id
+                                where a.id in (:articles) and a.kind <> 'CONSUMABLE' group by a.id
+                                """)
+                        .param("articles", quantities.keySet())
+                        .query((row, n) -> row.getLong("quantity") >= quantities.getOrDefault(row.getLong("id"), 0L))
+                        .stream()
+                        .allMatch(held -> held);
     }
 
     /**
@@ -236,7 +337,7 @@ public class Stock {
             long taken = Math.min(missing, balance.quantity());
             if (taken > 0) {
                 BigDecimal cost = balance.costOf(taken);
-                ledger.post(Movement.PICK, box, -taken, cost.negate(), new Cause("", batch, piece, null));
+                ledger.post(Movement.PICK, box, -taken, cost.negate(), new Cause("", batch, piece, null, null, null));
                 value = value.add(cost);
                 missing -= taken;
             }

@@ -99,8 +99,8 @@ class StockReads {
                                 select h.*, lot.article_id, lot.code as lot, lot.measured_um, lot.received_on
                                 from lot join holding h on h.lot_id = lot.id and h.quantity > 0
                                 where lot.article_id = a.id
-                                order by h.kind <> 'REMNANT', lot.received_on, h.id limit ?) h
-                        order by a.n, h.kind <> 'REMNANT', h.received_on, h.id
+                                order by h.kind not in ('CUT', 'REMNANT'), lot.received_on, h.id limit ?) h
+                        order by a.n, h.kind not in ('CUT', 'REMNANT'), h.received_on, h.id
                         """)
                 .params(articles.toArray(Long[]::new), each)
                 .query((row, n) -> new HoldingView(

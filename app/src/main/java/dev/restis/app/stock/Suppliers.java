@@ -116,7 +116,7 @@ public class Suppliers {
             faults.add(Fault.of("leadDays", "lead.range", typed.leadDays(), LONGEST_LEAD));
         }
         BigDecimal minimum = Texts.given(typed.minimum())
-                .map(text -> Receipts.price("minimum", text, faults))
+                .map(text -> Texts.money(text, "minimum", faults))
                 .orElse(BigDecimal.ZERO);
         String note = Texts.given(typed.note()).orElse("");
         if (note.length() > 400) {
@@ -147,7 +147,7 @@ public class Suppliers {
             faults.add(Fault.of("supplier", "supplier.unknown"));
         }
         long quantity = Receipts.quantity("quantity", typed.quantity(), article, typed.units(), faults);
-        BigDecimal price = Receipts.price("price", typed.price(), faults);
+        BigDecimal price = Texts.money(typed.price(), "price", faults);
         String code = Texts.given(typed.code()).orElse("");
         if (code.length() > 40) {
             faults.add(Fault.of("code", "tooLong", 40));

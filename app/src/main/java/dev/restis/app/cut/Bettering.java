@@ -1,0 +1,92 @@
+package dev.restis.app.cut;
+
+import dev.restis.core.cutting.CutPlan;
+import dev.restis.core.cutting.CutPlanner;
+import dev.restis.core.cutting.LeastCost;
+import dev.restis.core.cutting.WithTrimmings;
+import dev.restis.core.cutting.solver.GridSolver.Effort;
+import jakarta.annotation.PreDestroy;
+import java.math.BigDecimal;
+import java.time.Duration;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicBoolean;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Service;
+
+/**
+ * Looks for better plans than the first, beside everything else and outside of any transaction: a plan takes the place of the first
+ * only if nobody has touched the list since. Whoever is asked to stop keeps the best.
+ */
+@Service
+class Bettering {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Bettering.class);
+    private static final Effort EFFORT = new Effort(8, 40);
+    /** A plan so near to the bound is not bettered. */
+    private static final BigDecimal NEAR = new BigDecimal("0.0001");
+
+    private final CutLists lists;
+    private final CutWeights weights;
+    private final Map<Long, AtomicBoolean> wanted = new ConcurrentHashMap<>();
+    private final ExecutorService worker = Executors.newSingleThreadExecutor(task -> {
+        Thread thread = new Thread(task, "better-plans");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    Bettering(CutLists lists, CutWeights weights) {
+        this.lists = lists;
+        this.weights = weights;
+    }
+
+    /** Begins to better a plan that is kept. */
+    void begin(CutLists.Planned planned) {
+        Duration within = Duration.ofSeconds(weights.weights().seconds());
+        if (within.isZero()
+                || planned.gap().filter(gap -> gap.compareTo(NEAR) <= 0).isPresent()) {
+            return;
+        }
+        AtomicBoolean on = new AtomicBoolean(true);
+        AtomicBoolean earlier = wanted.put(planned.list(), on);
+        if (earlier != null) {
+            earlier.set(false);
+        }
+        worker.execute(() -> better(planned, within, on));
+    }
+
+    private void better(CutLists.Planned planned, Duration within, AtomicBoolean on) {
+        try {
+            if (on.get()) {
+                CutPlanner planner = new WithTrimmings(new LeastCost(EFFORT, within, on::get));
+                CutPlan plan = planner.plan(planned.request());
+                lists.better(planned, plan);
+            }
+        } catch (RuntimeException failed) {
+            LOG.warn("Cut list {} was not bettered; its first plan holds", planned.list(), failed);
+        } finally {
+            wanted.remove(planned.list(), on);
+        }
+    }
+
+    boolean going(long list) {
+        return wanted.containsKey(list);
+    }
+
+    /** The best so far is taken. */
+    void stop(long list) {
+        AtomicBoolean on = wanted.get(list);
+        if (on != null) {
+            on.set(false);
+        }
+    }
+
+    @PreDestroy
+    void close() {
+        wanted.values().forEach(on -> on.set(false));
+        worker.shutdown();
+    }
+}

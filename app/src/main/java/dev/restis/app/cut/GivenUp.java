@@ -1,0 +1,72 @@
+package dev.restis.app.cut;
+
+import dev.restis.app.plan.PiecesReleased;
+import java.util.Set;
+import java.util.TreeSet;
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Pieces that left their batches are cut no more; what was cut for them goes back on the shelf. */
+@Component
+class GivenUp {
+
+    private final CutLists lists;
+    private final CutCosts costs;
+    private final CutBench bench;
+    private final JdbcClient jdbc;
+
+    GivenUp(CutLists lists, CutCosts costs, CutBench bench, JdbcClient jdbc) {
+        this.lists = lists;
+        this.costs = costs;
+        this.bench = bench;
+        this.jdbc = jdbc;
+    }
+
+    @EventListener
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void released(PiecesReleased gone) {
+        for (long id : listsOf(gone.pieces())) {
+            CutList list = lists.held(id);
+            list.touched();
+            lists.giveUp(list, gone.pieces());
+            forget(id, gone.pieces(), list.confirmed());
+            costs.workOut(list);
+            if (!list.confirmed()) {
+                bench.leaveOut(list, gone.pieces());
+            }
+        }
+        costs.forget(gone.pieces());
+    }
+
+    private Set<Long> listsOf(Set<Long> pieces) {
+        return new TreeSet<>(
+                jdbc.sql("""
+                        select s.cut_list_id from strand n join cut_step t on t.strand_id = n.id
+                            join cut_spool s on s.id = t.cut_spool_id where n.piece_id in (:pieces)
+                        union select r.cut_list_id from strand n
+                            join cut_trimming r on n.id in (r.strand_id, r.source_id) where n.piece_id in (:pieces)
+                        union select w.cut_list_id from cut_waiting w where w.piece_id in (:pieces)
+                        """).param("pieces", pieces).query(Long.class).list());
+    }
+
+    /** A list that is done still tells what had to wait. */
+    private void forget(long list, Set<Long> pieces, boolean done) {
+        jdbc.sql("""
+                        delete from cut_trimming r using strand n
+                        where r.cut_list_id = :list and n.id in (r.strand_id, r.source_id) and n.piece_id in (:pieces)
+                        """).param("list", list).param("pieces", pieces).update();
+        if (!done) {
+            jdbc.sql("delete from cut_waiting where cut_list_id = :list and piece_id in (:pieces)")
+                    .param("list", list)
+                    .param("pieces", pieces)
+                    .update();
+            jdbc.sql("delete from cut_pin where cut_list_id = :list and piece_id in (:pieces)")
+                    .param("list", list)
+                    .param("pieces", pieces)
+                    .update();
+        }
+    }
+}

@@ -1,0 +1,140 @@
+package dev.restis.app.cut;
+
+import com.google.zxing.BarcodeFormat;
+import com.google.zxing.EncodeHintType;
+import com.google.zxing.WriterException;
+import com.google.zxing.common.BitMatrix;
+import com.google.zxing.qrcode.QRCodeWriter;
+import dev.restis.app.cut.CutReads.CutListView;
+import dev.restis.app.cut.CutReads.StepView;
+import dev.restis.app.platform.Pdf;
+import dev.restis.app.platform.Problems.Conflict;
+import dev.restis.app.platform.Texts;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import javax.imageio.ImageIO;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.MessageSource;
+import org.springframework.stereotype.Service;
+
+/** Tags for what a list cuts, one to a label, each with a code that opens its order. */
+@Service
+class TagSheet {
+
+    /** What a tag is tied to. */
+    enum Each {
+        PIECE,
+        STRAND
+    }
+
+    private static final String NEXT_LABEL = "<div style='page-break-after:always'></div>";
+    private static final int MOST_TAGS = 2_000;
+    private static final int MOST_LINES = 4;
+    private static final int MOST_CUSTOMER = 28;
+    private static final int QR_SIDE = 120;
+
+    private final CutReads reads;
+    private final MessageSource messages;
+
+    TagSheet(CutReads reads, MessageSource messages) {
+        this.reads = reads;
+        this.messages = messages;
+    }
+
+    /**
+     * Prints them.
+     *
+     * @param origin where Restis answers, so that a code leads back to it
+     */
+    byte[] pdf(long id, Each each, String origin) {
+        CutListView list = reads.list(id);
+        Map<Long, List<StepView>> pieces = list.spools().stream()
+                .flatMap(s -> s.steps().stream())
+                .filter(s -> s.pieceId() != null)
+                .collect(Collectors.groupingBy(
+                        s -> Objects.requireNonNull(s.pieceId()), TreeMap::new, Collectors.toList()));
+        List<String> tags = new ArrayList<>();
+        pieces.forEach((piece, strands) -> {
+            if (each == Each.PIECE) {
+                tags.add(tag(piece, strands.get(0), origin, bundle(strands)));
+            } else {
+                strands.forEach(strand -> tags.add(tag(piece, strand, origin, List.of(strand(strand)))));
+            }
+        });
+        if (tags.isEmpty()) {
+            throw new Conflict("cut.noTags");
+        }
+        if (tags.size() > MOST_TAGS) {
+            throw new Conflict("cut.manyTags", MOST_TAGS);
+        }
+        return Pdf.of(text("tags.title", list.name()), String.join(NEXT_LABEL, tags), Pdf.Paper.LABEL);
+    }
+
+    private String tag(long piece, StepView of, String origin, List<String> lines) {
+        String reference = Objects.requireNonNull(of.reference());
+        StringBuilder tag = new StringBuilder("<div>")
+                .append("<table style='margin:0'><tr><td style='border:0;padding:0;width:22mm'>")
+                .append("<img style='width:21mm;height:21mm' src='data:image/png;base64,")
+                .append(qr(origin + "/orders?query=" + URLEncoder.encode(reference, StandardCharsets.UTF_8)))
+                .append(
+                        "'/></td><td style='border:0;padding:0;font-size:7pt'><div class='strong' style='font-size:10pt'>")
+                .append(Pdf.text(reference + " #" + piece))
+                .append("</div><div>")
+                .append(Pdf.text(Texts.shortened(Objects.toString(of.customer(), ""), MOST_CUSTOMER)))
+                .append("</div>");
+        lines.forEach(line -> tag.append("<div>").append(Pdf.text(line)).append("</div>"));
+        return tag.append("</td></tr></table></div>").toString();
+    }
+
+    /** Equal strands of a piece in one line; what no longer fits is counted. */
+    private List<String> bundle(List<StepView> strands) {
+        Map<String, Integer> counts = new LinkedHashMap<>();
+        strands.forEach(s -> counts.merge(strand(s), 1, Integer::sum));
+        List<String> lines = new ArrayList<>();
+        counts.forEach((line, count) -> lines.add(count + " × " + line));
+        if (lines.size() <= MOST_LINES) {
+            return lines;
+        }
+        List<String> shown = new ArrayList<>(lines.subList(0, MOST_LINES - 1));
+        shown.add(text("tags.more", lines.size() - MOST_LINES + 1));
+        return shown;
+    }
+
+    private static String strand(StepView strand) {
+        return Objects.toString(strand.role(), "") + " " + CutSheet.both(strand.lengthUm());
+    }
+
+    private static String qr(String words) {
+        try {
+            BitMatrix code = new QRCodeWriter()
+                    .encode(words, BarcodeFormat.QR_CODE, QR_SIDE, QR_SIDE, Map.of(EncodeHintType.MARGIN, 1));
+            BufferedImage image = new BufferedImage(code.getWidth(), code.getHeight(), BufferedImage.TYPE_BYTE_BINARY);
+            for (int x = 0; x < code.getWidth(); x++) {
+                for (int y = 0; y < code.getHeight(); y++) {
+                    image.setRGB(x, y, code.get(x, y) ? 0 : 0xFFFFFF);
+                }
+            }
+            ByteArrayOutputStream png = new ByteArrayOutputStream();
+            ImageIO.write(image, "png", png);
+            return Base64.getEncoder().encodeToString(png.toByteArray());
+        } catch (WriterException | IOException e) {
+            throw new UncheckedIOException(new IOException(e));
+        }
+    }
+
+    private String text(String code, @Nullable Object... args) {
+        return Texts.words(messages, code, args);
+    }
+}
