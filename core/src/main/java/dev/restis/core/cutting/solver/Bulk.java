@@ -29,10 +29,16 @@ final class Bulk {
         return kinds.contains(kind);
     }
 
-    /** The least that a step of one can cost, besides beginning it: that of one used up. */
+    /** The least that a step of one can cost, besides beginning it: that of one used up, or used until the rest is only just kept. */
     double rate(int kind) {
-        StockLength bar = problem.stock(kind);
-        return (double) (problem.cost(kind, bar.length()) - bar.extra()) / bar.length();
+        int corner = Math.min(
+                problem.usable(kind),
+                problem.stock(kind).length() - problem.worth().keep());
+        return Math.min(rate(kind, problem.usable(kind)), corner > 0 ? rate(kind, corner) : Double.POSITIVE_INFINITY);
+    }
+
+    private double rate(int kind, int used) {
+        return (double) (problem.cost(kind, used) - problem.stock(kind).extra()) / Math.max(1, used);
     }
 
     void enter(MPSolver solver, MPConstraint[] wanted) {
@@ -48,13 +54,13 @@ final class Bulk {
         }
         for (int kind : kinds) {
             StockLength bar = problem.stock(kind);
-            MPVariable u = solver.makeNumVar(0, (double) bar.length() * bar.available(), "");
+            MPVariable u = solver.makeNumVar(0, (double) problem.usable(kind) * bar.available(), "");
             enough.setCoefficient(u, -1);
             solver.objective().setCoefficient(u, rate(kind) / GridProblem.UNIT);
             MPVariable o = solver.makeNumVar(0, bar.available(), "");
             MPConstraint within = solver.makeConstraint(-MPSolver.infinity(), 0);
             within.setCoefficient(u, 1);
-            within.setCoefficient(o, -bar.length());
+            within.setCoefficient(o, -problem.usable(kind));
             solver.objective().setCoefficient(o, (double) bar.extra() / GridProblem.UNIT);
             begun.add(o);
         }

@@ -19,6 +19,8 @@ final class BulkFill {
     private static final int OF_A_TYPE = 4;
 
     private static final int TYPES = 48;
+    /** In a short stretch few strands meet, and it takes the right ones to use it up: the shorter it is, the more types are tried. */
+    private static final int TYPES_BY_LENGTH = 1_200_000;
 
     private final GridProblem problem;
     private final int[] wanted;
@@ -110,7 +112,9 @@ final class BulkFill {
 
     private int[] chosen(int kind, int[] rest, int free) {
         Knapsack last = new Knapsack(problem.lengths(), free);
-        last.solve(Arrays.stream(problem.lengths()).asLongStream().toArray(), few(rest));
+        last.solve(
+                Arrays.stream(problem.lengths()).asLongStream().toArray(),
+                few(rest, Math.max(TYPES, TYPES_BY_LENGTH / Math.max(1, free))));
         int taken = problem.stock(kind).length() - free;
         int best = 0;
         double most = taken == 0 ? 0 : Double.NEGATIVE_INFINITY;
@@ -127,13 +131,13 @@ final class BulkFill {
     }
 
     /** Types spread over all that are left, a few of each. */
-    private static int[] few(int[] rest) {
+    private static int[] few(int[] rest, int types) {
         int there = (int) Arrays.stream(rest).filter(r -> r > 0).count();
         int[] few = new int[rest.length];
         int seen = 0;
         for (int i = 0; i < rest.length; i++) {
             if (rest[i] > 0) {
-                boolean among = there <= TYPES || (long) seen * TYPES / there != (long) (seen + 1) * TYPES / there;
+                boolean among = there <= types || (long) seen * types / there != (long) (seen + 1) * types / there;
                 few[i] = among ? Math.min(rest[i], OF_A_TYPE) : 0;
                 seen++;
             }

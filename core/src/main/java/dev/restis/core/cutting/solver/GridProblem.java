@@ -1,5 +1,6 @@
 package dev.restis.core.cutting.solver;
 
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -15,6 +16,7 @@ public final class GridProblem {
     private final int[] counts;
     private final List<StockLength> stock;
     private final RestWorth worth;
+    private final int divisor;
 
     /**
      * @param lengths of the types, descending
@@ -25,6 +27,17 @@ public final class GridProblem {
         this.counts = counts.clone();
         this.stock = List.copyOf(stock);
         this.worth = worth;
+        this.divisor = Arrays.stream(lengths).reduce(0, GridProblem::divisor);
+    }
+
+    private static int divisor(int a, int b) {
+        return b == 0 ? a : divisor(b, a % b);
+    }
+
+    /** The most of a stock length that strands can take: they all are multiples of their common divisor. */
+    int usable(int kind) {
+        int length = stock.get(kind).length();
+        return divisor == 0 ? length : length - length % divisor;
     }
 
     int types() {

@@ -89,13 +89,14 @@ final class Pricing {
 
     /**
      * No choice of strands of so much length is priced higher than that length of the dearest type; the cost of bulk has
-     * its corners where the rest begins to be worth keeping and where nothing is left.
+     * its corners where the rest begins to be worth keeping and where as little is left as strands can leave.
      */
     private long mostOfBulk(int kind, long[] duals) {
-        int length = problem.stock(kind).length();
-        int corner = Math.max(0, length - problem.worth().keep());
+        int most = problem.usable(kind);
+        int corner = Math.max(
+                0, Math.min(most, problem.stock(kind).length() - problem.worth().keep()));
         return Math.max(
-                priced(length, duals) - problem.cost(kind, length), priced(corner, duals) - problem.cost(kind, corner));
+                priced(most, duals) - problem.cost(kind, most), priced(corner, duals) - problem.cost(kind, corner));
     }
 
     private long priced(long length, long[] duals) {

@@ -2,6 +2,7 @@ package dev.restis.core.cutting.solver;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -58,6 +59,21 @@ class BulkFillTest {
         List<Cutting> anew = fill.anew(List.of(new Cutting(problem, 0, new int[] {1, 0, 0})));
         assertThat(anew).extracting(Cutting::used).containsExactly(1_000);
         assertThat(fill.wanted()).containsExactly(1, 0, 0);
+    }
+
+    /** Of three hundred lengths only 305 and 330 make 635; where few strands meet, all lengths are tried. */
+    @Test
+    void findsTheTwoStrandsThatUseUpAShortRemnant() {
+        List<Integer> strands = new ArrayList<>(List.of(305, 330));
+        for (int i = 0; i < 300; i++) {
+            strands.add(640 + 5 * i);
+        }
+        GridProblem problem = problem(strands, new StockLength(636, 1, 0), new StockLength(1_000_000, 1, 0));
+        List<Cutting> filled = new BulkFill(problem, problem.counts(), 1_000)
+                .on(List.of(0, 1), there(problem))
+                .orElseThrow();
+        assertThat(filled.get(0).kind()).isZero();
+        assertThat(filled.get(0).used()).isGreaterThanOrEqualTo(635);
     }
 
     @Test

@@ -59,6 +59,24 @@ class GridSolverTest {
         }
     }
 
+    /**
+     * Ten spools of 10,004 hold ten strands of 1,000 each and never the last 4 steps: a bound that counts on them would call the best
+     * plan bettered by 4 in 10,000.
+     */
+    @Test
+    void theBoundKnowsWhatNoStrandCanTake() {
+        List<Integer> strands = new ArrayList<>();
+        for (int i = 0; i < 100; i++) {
+            strands.add(1_000);
+        }
+        GridProblem problem =
+                Instances.of(strands, List.of(new StockLength(10_004, 10, 50_000)), new RestWorth(1_000, 5_000, 300));
+        assertThat(problem.usable(0)).isEqualTo(10_000);
+        GridPlan plan = solve(problem);
+        check(problem, plan);
+        assertThat(plan.bound()).isEqualTo(plan.cost());
+    }
+
     /** Every third strand fills a bin with two others and nothing is wasted, if the plan finds them. */
     @ParameterizedTest
     @ValueSource(ints = {1, 2, 3, 4})
