@@ -55,6 +55,8 @@ export const list = (spools: Schemas['SpoolView'][]): Schemas['CutListView'] => 
   scrapPercent: 0,
   opened: 0,
   waitingUnopened: 0,
+  remnantsUsed: 0,
+  remnantsLeft: 0,
   spools,
   trimmings: [],
   waiting: [],

@@ -209,6 +209,7 @@ function AtSpool({ list, spool, who, bench, onNext }: AtSpoolProps) {
             <Button
               variant="default"
               size="lg"
+              px="xs"
               disabled={!lastDone(spool)}
               onClick={() => act({ act: 'undo' })}
             >
@@ -217,7 +218,7 @@ function AtSpool({ list, spool, who, bench, onNext }: AtSpoolProps) {
             </Button>
             {next &&
               (['flaw', 'ranOut', 'wrong'] as const).map((kind) => (
-                <Button key={kind} variant="default" size="lg" onClick={() => setMishap(kind)}>
+                <Button key={kind} variant="default" size="lg" px="xs" onClick={() => setMishap(kind)}>
                   {t(`bench.${kind}`)}
                   <span className={classes.key}>{t(`bench.key.${kind}`)}</span>
                 </Button>

@@ -247,16 +247,21 @@ function CutListSheet({ list, batches }: SheetProps) {
           percent: list.scrapPercent,
         })}
       </Text>
-      {list.quality && <Quality quality={list.quality} after={list.plannedAfter} />}
-      {open && <Wishes list={list} />}
-      {list.opened > 0 && (
-        <Text size="sm">
-          {t('cut.opens', { count: list.opened })}{' '}
-          {list.waitingUnopened > 0
-            ? t('cut.unopened', { count: list.waitingUnopened })
-            : t('cut.unopenedNone')}
-        </Text>
-      )}
+      <Stack gap={4}>
+        {list.quality && <Quality quality={list.quality} after={list.plannedAfter} />}
+        {list.opened > 0 && (
+          <Text size="sm">
+            {t('cut.opens', { count: list.opened })}{' '}
+            {list.waitingUnopened > 0
+              ? t('cut.unopened', { count: list.waitingUnopened })
+              : t('cut.unopenedNone')}
+          </Text>
+        )}
+        {list.remnantsUsed + list.remnantsLeft > 0 && (
+          <Text size="sm">{t('cut.remnants', { used: list.remnantsUsed, left: list.remnantsLeft })}</Text>
+        )}
+        {open && <Wishes list={list} />}
+      </Stack>
       {list.confirmedAt ? (
         <Alert color="board" variant="outline">
           {t('cut.confirmed', { who: list.confirmedBy, when: formatTime(list.confirmedAt) })}{' '}

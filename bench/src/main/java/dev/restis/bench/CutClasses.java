@@ -141,7 +141,10 @@ final class CutClasses {
         return of(sizes, List.of(new StockLength(1000, n, GridProblem.UNIT)), RestWorth.NOTHING);
     }
 
-    /** Strands of 300 to 3495 mm in steps of 5, on 20 to 40 remnants, two part-used spools, and put-ups of three lengths. */
+    /**
+     * Strands of 300 to 3495 mm, on 20 to 40 remnants, two part-used spools, and put-ups of three lengths. Strands are cut in steps of
+     * 5 mm, so that what they leave of put-ups is in such steps too.
+     */
     private static GridProblem workshop(int n, int seed) {
         Random random = new Random(seed);
         int kinds = Math.max(6, Math.min(640, n / 4));
@@ -156,12 +159,12 @@ final class CutClasses {
                 Math.round(LEFTOVER * PRICE * GridProblem.UNIT), Math.round(HANDLING * GridProblem.UNIT), KEEP);
         Map<Integer, Integer> remnants = new TreeMap<>();
         for (int i = 0; i < 10 + 10 * seed; i++) {
-            remnants.merge(300 + random.nextInt(7700), 1, Integer::sum);
+            remnants.merge(300 + 5 * random.nextInt(1540), 1, Integer::sum);
         }
         List<StockLength> stock = new ArrayList<>();
         remnants.forEach((length, count) -> stock.add(new StockLength(length, count, 0)));
-        stock.add(new StockLength(9_000 + random.nextInt(30_000), 1, 0));
-        stock.add(new StockLength(20_000 + random.nextInt(60_000), 1, 0));
+        stock.add(new StockLength(9_000 + 5 * random.nextInt(6_000), 1, 0));
+        stock.add(new StockLength(20_000 + 5 * random.nextInt(12_000), 1, 0));
         putUp(stock, 25_000, 4.60, total, worth);
         putUp(stock, 50_000, 7.95, total, worth);
         putUp(stock, 100_000, 14.40, total, worth);

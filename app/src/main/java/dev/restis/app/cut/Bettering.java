@@ -2,12 +2,17 @@ package dev.restis.app.cut;
 
 import dev.restis.core.cutting.CutPlan;
 import dev.restis.core.cutting.CutPlanner;
+import dev.restis.core.cutting.CutRequest;
+import dev.restis.core.cutting.Demand;
+import dev.restis.core.cutting.Holding;
 import dev.restis.core.cutting.LeastCost;
 import dev.restis.core.cutting.WithTrimmings;
 import dev.restis.core.cutting.solver.GridSolver.Effort;
+import dev.restis.core.measure.Length;
 import jakarta.annotation.PreDestroy;
 import java.math.BigDecimal;
 import java.time.Duration;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
@@ -15,6 +20,8 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 
 /**
@@ -29,6 +36,10 @@ class Bettering {
     /** A plan so near to the bound is not bettered. */
     private static final BigDecimal NEAR = new BigDecimal("0.0001");
 
+    private static final CutRequest ANY = new CutRequest(
+            List.of(new Demand(1, 1, 1, Length.ofMillimetres(500))),
+            List.of(new Holding(1, 1, 1, Length.ofMillimetres(9_000), List.of(), Length.ofMillimetres(300))));
+
     private final CutLists lists;
     private final CutWeights weights;
     private final Map<Long, AtomicBoolean> wanted = new ConcurrentHashMap<>();
@@ -41,6 +52,12 @@ class Bettering {
     Bettering(CutLists lists, CutWeights weights) {
         this.lists = lists;
         this.weights = weights;
+    }
+
+    /** Loading the solver takes a second; nobody who asks for a plan is to wait for that. */
+    @EventListener(ApplicationReadyEvent.class)
+    public void warmUp() {
+        worker.execute(() -> new LeastCost(new Effort(1, 0), Duration.ofSeconds(1)).plan(ANY));
     }
 
     /** Begins to better a plan that is kept. */

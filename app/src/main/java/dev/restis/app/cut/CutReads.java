@@ -122,6 +122,8 @@ class CutReads {
      * @param plannedAfter how many strands were cut when what is left was planned
      * @param opened how many sealed holdings it opens
      * @param waitingUnopened how many more pieces would wait if it opened none
+     * @param remnantsUsed remnants and cut strands that something is cut from
+     * @param remnantsLeft what stays of them, and what is kept from before flaws
      * @param bettering whether a better plan is looked for
      */
     record CutListView(
@@ -143,6 +145,8 @@ class CutReads {
             int plannedAfter,
             int opened,
             int waitingUnopened,
+            int remnantsUsed,
+            int remnantsLeft,
             boolean bettering,
             List<SpoolView> spools,
             List<TrimmingView> trimmings,
@@ -243,12 +247,23 @@ class CutReads {
                 head.plannedAfter(),
                 head.opened(),
                 head.waitingUnopened(),
+                (int) spools.values().stream().filter(CutReads::remnant).count(),
+                (int) spools.values().stream()
+                        .flatMap(s -> s.steps().stream()
+                                .filter(t -> t.keep()
+                                        && (t.kind().equals("OFFCUT")
+                                                || t.kind().equals("REST") && remnant(s))))
+                        .count(),
                 bettering.going(id),
                 List.copyOf(spools.values()),
                 trimmings(id),
                 waiting(id),
                 forbidden(id),
                 pins(id));
+    }
+
+    private static boolean remnant(SpoolView spool) {
+        return spool.kind().equals("REMNANT") || spool.kind().equals("CUT");
     }
 
     private List<BatchName> batches(long list) {

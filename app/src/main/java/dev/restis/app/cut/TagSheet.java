@@ -41,8 +41,8 @@ class TagSheet {
 
     private static final String NEXT_LABEL = "<div style='page-break-after:always'></div>";
     private static final int MOST_TAGS = 2_000;
-    private static final int MOST_LINES = 4;
-    private static final int MOST_CUSTOMER = 28;
+    private static final int MOST_LINES = 5;
+    private static final int MOST_CUSTOMER = 26;
     private static final int QR_SIDE = 120;
 
     private final CutReads reads;
@@ -60,17 +60,22 @@ class TagSheet {
      */
     byte[] pdf(long id, Each each, String origin) {
         CutListView list = reads.list(id);
-        Map<Long, List<StepView>> pieces = list.spools().stream()
-                .flatMap(s -> s.steps().stream())
-                .filter(s -> s.pieceId() != null)
+        Map<Long, List<Cut>> pieces = list.spools().stream()
+                .flatMap(spool -> spool.steps().stream()
+                        .filter(s -> s.pieceId() != null)
+                        .map(s -> new Cut(spool.articleCode(), s)))
                 .collect(Collectors.groupingBy(
-                        s -> Objects.requireNonNull(s.pieceId()), TreeMap::new, Collectors.toList()));
+                        c -> Objects.requireNonNull(c.step().pieceId()), TreeMap::new, Collectors.toList()));
         List<String> tags = new ArrayList<>();
-        pieces.forEach((piece, strands) -> {
+        pieces.forEach((piece, cuts) -> {
             if (each == Each.PIECE) {
-                tags.add(tag(piece, strands.get(0), origin, bundle(strands)));
+                tags.add(tag(piece, cuts.get(0).step(), origin, bundle(cuts)));
             } else {
-                strands.forEach(strand -> tags.add(tag(piece, strand, origin, List.of(strand(strand)))));
+                cuts.forEach(cut -> tags.add(tag(
+                        piece,
+                        cut.step(),
+                        origin,
+                        List.of(line(cut), Objects.toString(cut.step().role(), "")))));
             }
         });
         if (tags.isEmpty()) {
@@ -89,7 +94,7 @@ class TagSheet {
                 .append("<img style='width:21mm;height:21mm' src='data:image/png;base64,")
                 .append(qr(origin + "/orders?query=" + URLEncoder.encode(reference, StandardCharsets.UTF_8)))
                 .append(
-                        "'/></td><td style='border:0;padding:0;font-size:7pt'><div class='strong' style='font-size:10pt'>")
+                        "'/></td><td style='border:0;padding:0;font-size:7pt;line-height:1.15;white-space:nowrap'><div class='strong' style='font-size:10pt'>")
                 .append(Pdf.text(reference + " #" + piece))
                 .append("</div><div>")
                 .append(Pdf.text(Texts.shortened(Objects.toString(of.customer(), ""), MOST_CUSTOMER)))
@@ -98,10 +103,13 @@ class TagSheet {
         return tag.append("</td></tr></table></div>").toString();
     }
 
+    /** A strand, and what it is cut from. */
+    private record Cut(String article, StepView step) {}
+
     /** Equal strands of a piece in one line; what no longer fits is counted. */
-    private List<String> bundle(List<StepView> strands) {
+    private List<String> bundle(List<Cut> cuts) {
         Map<String, Integer> counts = new LinkedHashMap<>();
-        strands.forEach(s -> counts.merge(strand(s), 1, Integer::sum));
+        cuts.forEach(c -> counts.merge(line(c), 1, Integer::sum));
         List<String> lines = new ArrayList<>();
         counts.forEach((line, count) -> lines.add(count + " × " + line));
         if (lines.size() <= MOST_LINES) {
@@ -112,8 +120,8 @@ class TagSheet {
         return shown;
     }
 
-    private static String strand(StepView strand) {
-        return Objects.toString(strand.role(), "") + " " + CutSheet.both(strand.lengthUm());
+    private static String line(Cut cut) {
+        return cut.article() + " " + CutSheet.both(cut.step().lengthUm());
     }
 
     private static String qr(String words) {
