@@ -33,6 +33,7 @@ class Bettering {
 
     private static final Logger LOG = LoggerFactory.getLogger(Bettering.class);
     private static final Effort EFFORT = new Effort(8, 40);
+    private static final int EXCHANGES = 60;
     /** A plan so near to the bound is not bettered. */
     private static final BigDecimal NEAR = new BigDecimal("0.0001");
 
@@ -57,7 +58,7 @@ class Bettering {
     /** Loading the solver takes a second; nobody who asks for a plan is to wait for that. */
     @EventListener(ApplicationReadyEvent.class)
     public void warmUp() {
-        worker.execute(() -> new LeastCost(new Effort(1, 0), Duration.ofSeconds(1)).plan(ANY));
+        worker.execute(() -> new LeastCost(new Effort(1, 0), 0, Duration.ofSeconds(1)).plan(ANY));
     }
 
     /** Begins to better a plan that is kept. */
@@ -78,7 +79,7 @@ class Bettering {
     private void better(CutLists.Planned planned, Duration within, AtomicBoolean on) {
         try {
             if (on.get()) {
-                CutPlanner planner = new WithTrimmings(new LeastCost(EFFORT, within, on::get));
+                CutPlanner planner = new WithTrimmings(new LeastCost(EFFORT, EXCHANGES, within, on::get));
                 CutPlan plan = planner.plan(planned.request());
                 lists.better(planned, plan);
             }

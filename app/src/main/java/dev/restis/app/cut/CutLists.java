@@ -46,7 +46,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class CutLists {
 
     /** The first plan stands at once, and so does that for what is left after a mishap; {@link Bettering} takes longer. */
-    private static final CutPlanner QUICK = new WithTrimmings(new LeastCost(new Effort(2, 5), Duration.ofMillis(300)));
+    private static final CutPlanner QUICK =
+            new WithTrimmings(new LeastCost(new Effort(2, 5), 8, Duration.ofMillis(300)));
 
     private static final int MOST_BATCHES = 40;
 

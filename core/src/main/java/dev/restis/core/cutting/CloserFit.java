@@ -77,13 +77,20 @@ final class CloserFit {
         return begun == null ? all.values() : List.of(all.getOrDefault(begun, List.of()));
     }
 
+    private long oldest(long article) {
+        return OpenSpool.oldest(lots.getOrDefault(article, Map.of()).values().stream()
+                .flatMap(List::stream)
+                .toList());
+    }
+
     private Optional<Found> with(List<OpenSpool> lot, List<Demand> more) {
         List<Demand> strands = new ArrayList<>(more);
         lot.stream().flatMap(s -> s.stretches().stream()).forEach(s -> strands.addAll(s.loose()));
         if (lot.isEmpty()) {
             return Optional.empty();
         }
-        LotGrid grid = new LotGrid(lot, strands, request.aims());
+        LotGrid grid =
+                new LotGrid(lot, strands, request.aims(), oldest(more.get(0).article()));
         if (!grid.mayHold() || tries >= MOST_TRIES || !on.getAsBoolean()) {
             return Optional.empty();
         }

@@ -34,8 +34,11 @@ final class LotGrid {
     private final Map<Stock, List<Stretch>> stretches = new LinkedHashMap<>();
     private final GridProblem problem;
 
-    /** @param spools of one article, at least one */
-    LotGrid(List<OpenSpool> spools, List<Demand> demands, CutAims aims) {
+    /**
+     * @param spools of one article, at least one
+     * @param oldestDays how old the oldest holding of the article is, in whichever lot
+     */
+    LotGrid(List<OpenSpool> spools, List<Demand> demands, CutAims aims, long oldestDays) {
         demands.stream()
                 .sorted(Comparator.comparing(Demand::id))
                 .forEach(d -> strands.computeIfAbsent(up(d.length()), l -> new ArrayList<>())
@@ -46,10 +49,8 @@ final class LotGrid {
                 Math.round(perStep * aims.leftoverShare()),
                 Math.round(aims.handling() * GridProblem.UNIT),
                 up(any.keepLength()));
-        long oldest =
-                spools.stream().mapToLong(s -> s.holding().ageDays()).max().orElse(0);
         for (OpenSpool spool : spools) {
-            double younger = (oldest - spool.holding().ageDays()) / DAYS_IN_YEAR * aims.ageing() * GridProblem.UNIT;
+            double younger = (oldestDays - spool.holding().ageDays()) / DAYS_IN_YEAR * aims.ageing() * GridProblem.UNIT;
             long before = 0;
             for (Stretch stretch : spool.stretches()) {
                 int length = Math.toIntExact(stretch.room().micrometres() / STEP_UM);

@@ -3,6 +3,7 @@ package dev.restis.core.cutting;
 import dev.restis.core.cutting.CutPlan.SpoolPlan;
 import dev.restis.core.measure.Length;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -52,6 +53,11 @@ final class OpenSpool {
 
     boolean touched() {
         return stretches.stream().anyMatch(s -> !s.strands.isEmpty());
+    }
+
+    /** How old the oldest of them is, in days. */
+    static long oldest(Collection<OpenSpool> spools) {
+        return spools.stream().mapToLong(s -> s.holding().ageDays()).max().orElse(0);
     }
 
     Length free() {

@@ -16,7 +16,7 @@ import org.junit.jupiter.api.Test;
 
 class LeastCostTest {
 
-    private final CutPlanner planner = new LeastCost(new GridSolver.Effort(3, 10), Duration.ofSeconds(20));
+    private final CutPlanner planner = new LeastCost(new GridSolver.Effort(3, 10), 20, Duration.ofSeconds(20));
     private final CutPlanner plain = new FirstFitDecreasing();
 
     /** 500 + 250 + 250 and 400 + 300 + 300 fill two metres; longest first leaves no room for the last 250. */
@@ -133,6 +133,66 @@ class LeastCostTest {
             assertThat(planner.plan(request)).isEqualTo(plan);
         }
         assertThat(better).isGreaterThan(15);
+    }
+
+    /** 1000 fits 1290 in the first lot and leaves scrap; in the second lot it fits exactly. */
+    @Test
+    void aPieceGoesToTheLotWhereItCostsLess() {
+        CutRequest request = new CutRequest(
+                List.of(demand(1, 1, 1000)), List.of(holding(1, 1, 1290, false), holding(2, 2, 1000, false)));
+        assertThat(plain.plan(request).spools().get(0).holding().id()).isEqualTo(1);
+        CutPlan plan = planner.plan(request);
+        assertThat(plan.spools().get(0).holding().id()).isEqualTo(2);
+        assertThat(plan.scrap()).isEqualTo(Length.ZERO);
+        assertThat(plan.quality().orElseThrow().gap()).isEqualByComparingTo(BigDecimal.ZERO);
+        CutRequest begun =
+                new CutRequest(request.demands(), request.holdings(), Map.of(new Demand.OneLot(false, 1, 1), 1L));
+        assertThat(planner.plan(begun).spools().get(0).holding().id())
+                .as("what is begun stays in its lot")
+                .isEqualTo(1);
+    }
+
+    /**
+     * Two pieces on a part-used spool of one lot, and remnants of another lot that hold just them: moved together they spare both
+     * the spool's handling and the remnants'.
+     */
+    @Test
+    void aLotWithFewPiecesIsEmptiedWhereThatPays() {
+        List<Holding> holdings =
+                List.of(holding(1, 1, 1500, false), holding(2, 2, 800, false), holding(3, 2, 700, false));
+        CutRequest request = new CutRequest(List.of(demand(1, 1, 800), demand(2, 2, 700)), holdings);
+        CutPlan plan = planner.plan(request);
+        assertThat(CutPlanRules.broken(request, plan)).isEmpty();
+        assertThat(plan.scrap()).isEqualTo(Length.ZERO);
+        assertThat(plan.quality().orElseThrow().gap()).isEqualByComparingTo(BigDecimal.ZERO);
+    }
+
+    /** Forty pieces: longest first opens a sealed spool of one lot and, when that is used up, one of another; the larger has room for all. */
+    @Test
+    void oneSealedSpoolIsOpenedWhereOneIsEnough() {
+        List<Demand> demands = new ArrayList<>();
+        for (int i = 1; i <= 40; i++) {
+            demands.add(demand(i, i, 1000));
+        }
+        CutRequest request = new CutRequest(demands, List.of(holding(1, 1, 25_000, true), holding(2, 2, 50_000, true)));
+        assertThat(plain.plan(request).spools()).hasSize(2);
+        CutPlan plan = planner.plan(request);
+        assertThat(plan.spools()).hasSize(1);
+        assertThat(plan.quality().orElseThrow().gap()).isLessThan(money("0.002"));
+    }
+
+    /** One lot is older than the other: a bound that knew only of one of them would call a worse plan the best. */
+    @Test
+    void theYearsOfAllLotsCount() {
+        Holding young =
+                new Holding(1, 1, 1, Length.ofMillimetres(5000), List.of(), Length.ofMillimetres(300), false, 10);
+        Holding old =
+                new Holding(2, 1, 2, Length.ofMillimetres(5000), List.of(), Length.ofMillimetres(300), false, 740);
+        CutPlan plan = planner.plan(new CutRequest(List.of(demand(1, 1, 900)), List.of(young, old)));
+        assertThat(plan.spools())
+                .singleElement()
+                .satisfies(s -> assertThat(s.holding().id()).isEqualTo(2));
+        assertThat(plan.quality().orElseThrow().gap()).isEqualByComparingTo(BigDecimal.ZERO);
     }
 
     /** What is pinned stays where it is pinned, what is begun stays in its lot, and the rest is still laid as well as it goes. */
