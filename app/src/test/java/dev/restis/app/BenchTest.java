@@ -14,6 +14,7 @@ import dev.restis.app.cut.CutBench;
 import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -25,6 +26,8 @@ import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
@@ -293,6 +296,7 @@ class BenchTest extends RestisTest {
         Answer out = tell(path(list, spool, "ran-out"), "{\"left\": \"10 cm\", \"units\": \"METRIC\"}");
         assertThat(out.status()).as(out.text()).isEqualTo(204);
         assertThat(balance(spool)).isEqualTo(100_000);
+        assertThat(new Verification(jdbc).differences()).isEmpty();
         JsonNode after = again(list);
         assertThat(after.path("waiting")).isEmpty();
         assertThat(firstToDo(after).path("holdingId")).isNotEqualTo(spool.path("holdingId"));
@@ -561,5 +565,49 @@ class BenchTest extends RestisTest {
                         .asString())
                 .as("no printer is on this bench")
                 .isEqualTo("device.silent");
+    }
+
+    /** Whatever happens at the bench, in whichever order: the books add up after each act, and no piece mixes lots. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3})
+    void anyCourseOfActsKeepsTheBooks(int seed) throws Exception {
+        Random random = new Random(seed);
+        JsonNode list = ready("BW" + seed, 4, "9 m", "12 m", "40 m");
+        for (int act = 0; act < 24; act++) {
+            JsonNode now = again(list);
+            if (now.path("spools").isEmpty() || now.hasNonNull("confirmedAt")) {
+                break;
+            }
+            JsonNode spool =
+                    now.path("spools").path(random.nextInt(now.path("spools").size()));
+            Answer answer = anyAct(random, now, spool);
+            assertThat(answer.status()).as(answer.text()).isIn(204, 409, 422);
+            assertThat(new Verification(jdbc).differences())
+                    .as("after act %d", act)
+                    .isEmpty();
+        }
+        assertThat(jdbc.sql("""
+                        select n.piece_id from cut_step t join strand n on n.id = t.strand_id
+                            join cut_spool s on s.id = t.cut_spool_id join holding h on h.id = s.holding_id
+                        where t.done_at is not null group by n.piece_id, n.article_id having count(distinct h.lot_id) > 1
+                        """).query(Long.class).list()).isEmpty();
+    }
+
+    private Answer anyAct(Random random, JsonNode list, JsonNode spool) throws Exception {
+        String length = "\"%d mm\", \"units\": \"METRIC\"".formatted(100 + random.nextInt(1500));
+        List<JsonNode> toDo = steps(spool, false);
+        return switch (random.nextInt(9)) {
+            case 0 -> tell(path(list, spool, "undo"), "");
+            case 1 -> tell(path(list, spool, "flaw"), "{\"at\": %s, \"join\": true}".formatted(length));
+            case 2 ->
+                tell(
+                        path(list, spool, "wrong"),
+                        "{\"length\": %s, \"keep\": %b}".formatted(length, random.nextBoolean()));
+            case 3 ->
+                random.nextInt(3) > 0
+                        ? tell("/api/cut/lists/" + list.path("id").asLong() + "/plan", "")
+                        : tell(path(list, spool, "ran-out"), "{\"left\": %s}".formatted(length));
+            default -> toDo.isEmpty() ? tell(path(list, spool, "undo"), "") : tick(list, spool, toDo.get(0));
+        };
     }
 }

@@ -236,6 +236,8 @@ public class CutLists {
         if (!stuck.isEmpty()) {
             // Their lots have not enough left: they are cut anew, and what is cut of them serves whoever can use it.
             giveUp(list, stuck);
+            pieces.cutting(stuck);
+            costs.forget(stuck);
             costs.workOut(list);
             work = work(list);
             plan = QUICK.plan(work.request());
