@@ -20,7 +20,7 @@ final class BulkFill {
 
     private static final int TYPES = 48;
     /** In a short stretch few strands meet, and it takes the right ones to use it up: the shorter it is, the more types are tried. */
-    private static final int TYPES_BY_LENGTH = 1_200_000;
+    private static final int TYPES_BY_LENGTH = 300_000;
 
     private final GridProblem problem;
     private final int[] wanted;
