@@ -182,7 +182,7 @@ function AtSpool({ list, spool, who, bench, onNext }: AtSpoolProps) {
         <SpoolBar spool={spool} scaleUm={spool.lengthUm} current={next?.step.id} />
       </div>
       <Stack px="sm" pb="sm" gap="sm">
-        <ProblemNote error={bench.error} shown={mishap ? ['at', 'left', 'length'] : []} />
+        {!mishap && <ProblemNote error={bench.error} />}
         {taken ? (
           <Alert color="straw" variant="outline" title={t('bench.taken', { who: spool.inHandOf })}>
             <Button variant="default" onClick={() => act({ act: 'take', over: true })}>

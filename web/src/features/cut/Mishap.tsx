@@ -4,6 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { ProblemError } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { LengthField } from '../../shared/LengthField';
+import { ProblemNote } from '../../shared/ProblemNote';
 import type { BenchAct } from './queries';
 
 export type MishapKind = 'flaw' | 'ranOut' | 'wrong';
@@ -52,6 +53,7 @@ export function Mishap({ kind, error, pending, onAct, onClose }: Props) {
             data={choices.map((value) => ({ value, label: t(`bench.choice.${value}`) }))}
           />
         )}
+        <ProblemNote error={error} shown={[FIELDS[kind]]} />
         <Group justify="flex-end">
           <Button variant="default" size="lg" onClick={onClose}>
             {t('bench.back')}

@@ -372,6 +372,10 @@ class BenchTest extends RestisTest {
         long holding = spool.path("holdingId").asLong();
         long piece = steps(spool, false).get(0).path("pieceId").asLong();
         String wishes = "/api/cut/lists/" + list.path("id").asLong() + "/wishes";
+        assertThat(send(HttpMethod.PUT, wishes, "{\"forbidden\": [987654321], \"pins\": []}")
+                        .field("forbidden")
+                        .toString())
+                .contains("no such spool");
         assertThat(send(HttpMethod.PUT, wishes, "{\"forbidden\": [%d], \"pins\": []}".formatted(holding))
                         .status())
                 .isEqualTo(204);

@@ -142,12 +142,7 @@ public class CutBench {
     @Transactional
     public void confirm(long listId) {
         CutList list = lists.open(listId);
-        List<CutSpool> held = list.spools().stream()
-                .filter(s -> s.inHandOf() != null && !Workshop.whoever().equals(s.inHandOf()))
-                .toList();
-        for (CutSpool spool : held) {
-            inMyHand(spool);
-        }
+        list.spools().forEach(CutBench::inMyHand);
         checkComplete(list);
         Map<CutSpool, List<CutStep>> all = new HashMap<>();
         list.spools().forEach(s -> all.put(s, s.toDo()));
@@ -168,7 +163,7 @@ public class CutBench {
         if (planned.isEmpty()) {
             throw new Conflict("cut.nothing");
         }
-        planned.addAll(trimmings(list.id()));
+        planned.addAll(lists.trimmings(list));
         Set<Long> needed =
                 batches.strandsOf(cutting(list)).stream().map(StrandNeed::id).collect(Collectors.toSet());
         if (!planned.containsAll(needed)) {
@@ -454,7 +449,7 @@ public class CutBench {
         }
     }
 
-    private void inMyHand(CutSpool spool) {
+    private static void inMyHand(CutSpool spool) {
         String hand = spool.inHandOf();
         if (hand != null && !hand.equals(Workshop.whoever())) {
             throw new Conflict("cut.inHand", hand);
@@ -482,12 +477,5 @@ public class CutBench {
                 .param(list)
                 .query(Long.class)
                 .list();
-    }
-
-    private Set<Long> trimmings(long list) {
-        return Set.copyOf(jdbc.sql("select strand_id from cut_trimming where cut_list_id = ?")
-                .param(list)
-                .query(Long.class)
-                .list());
     }
 }

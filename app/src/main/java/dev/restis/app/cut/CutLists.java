@@ -130,6 +130,8 @@ public class CutLists {
         if (!pins.stream().allMatch(p -> there.contains(p.piece()))) {
             throw new Rejected(Fault.of("pins", "cut.pinGone"));
         }
+        checkThere("forbidden", forbidden);
+        checkThere("pins", pins.stream().map(PinInput::holding).toList());
         if (pins.stream().anyMatch(p -> forbidden.contains(p.holding()))) {
             throw new Rejected(Fault.of("pins", "cut.pinForbidden"));
         }
@@ -137,6 +139,17 @@ public class CutLists {
                 forbidden,
                 pins.stream().map(p -> new Pin(p.piece(), p.holding())).toList());
         return plan(list);
+    }
+
+    private void checkThere(String field, Collection<Long> holdings) {
+        Set<Long> asked = Set.copyOf(holdings);
+        long known = jdbc.sql("select count(*) from holding where id = any (?)")
+                .param(asked.toArray(Long[]::new))
+                .query(Long.class)
+                .single();
+        if (known < asked.size()) {
+            throw new Rejected(Fault.of(field, "cut.noHolding"));
+        }
     }
 
     /** Puts the spools in this order; those that are not named follow as they were. */
@@ -323,7 +336,8 @@ public class CutLists {
         return lots;
     }
 
-    private Set<Long> trimmings(CutList list) {
+    /** Strands that a tail serves. */
+    Set<Long> trimmings(CutList list) {
         return Set.copyOf(jdbc.sql("select strand_id from cut_trimming where cut_list_id = ?")
                 .param(list.id())
                 .query(Long.class)

@@ -59,7 +59,7 @@ class OrderActs {
             case REOPEN -> history.note(id, What.REOPENED, Map.of());
             case REVIVE -> history.note(id, What.REVIVED, Map.of());
             case CANCEL -> {
-                takeOut(unmade(order));
+                takeOut(some(order, 0, p -> !p.made()));
                 history.note(id, What.CANCELLED, Map.of());
             }
             case CANCEL_REST -> cancelRest(order);
@@ -93,7 +93,7 @@ class OrderActs {
     }
 
     private void cancelRest(CustomerOrder order) {
-        List<Piece> rest = uncut(order);
+        List<Piece> rest = some(order, 0, p -> !p.cut());
         takeOut(rest);
         order.lines().forEach(line -> line.drop(rest));
         order.lines().removeIf(line -> line.pieces().isEmpty());
@@ -107,20 +107,6 @@ class OrderActs {
         if (!planned.isEmpty()) {
             events.publishEvent(new PiecesLeft(planned.stream().map(Piece::id).collect(Collectors.toSet())));
         }
-    }
-
-    private static List<Piece> unmade(CustomerOrder order) {
-        return order.lines().stream()
-                .flatMap(l -> l.pieces().stream())
-                .filter(p -> !p.made())
-                .toList();
-    }
-
-    private static List<Piece> uncut(CustomerOrder order) {
-        return order.lines().stream()
-                .flatMap(l -> l.pieces().stream())
-                .filter(p -> !p.cut())
-                .toList();
     }
 
     private static List<Piece> some(CustomerOrder order, int count, java.util.function.Predicate<Piece> which) {
