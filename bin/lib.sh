@@ -3,6 +3,11 @@
 say() { printf '%s\n' "$*" >&2; }
 die() { say "$*"; exit 1; }
 
+# For what was typed wrong: says what, and where to read on.
+refuse() { say "$*"; say "bin/restis help lists what there is."; exit 2; }
+
+nothing_after() { [ $# -le 1 ] || refuse "'$2' means nothing after $1."; }
+
 # --- what the machine must have -------------------------------------------------------------------------------------
 
 may_install() { [ -z "${RESTIS_NO_INSTALL:-}" ] && command -v apt-get >/dev/null && { [ "$(id -u)" = 0 ] || sudo -n true 2>/dev/null; }; }
@@ -108,22 +113,41 @@ pid_in() {
   tr '\0' ' ' < "/proc/$pid/cmdline" 2>/dev/null | grep -qF -- "-Drestis.home=$1 " && echo "$pid"
 }
 
+# The last five logs stay, the newest as "log".
+turn_logs() {
+  local n
+  for n in 4 3 2 1; do [ ! -f "$1/log.$n" ] || mv "$1/log.$n" "$1/log.$((n + 1))"; done
+  [ ! -f "$1/log" ] || mv "$1/log" "$1/log.1"
+  rm -f "$1/log.5"
+}
+
 run_workshop() {
-  local kind=$1 home pid
+  local kind=$1 home pid fresh=false
   shift
+  while [ $# -gt 0 ]; do
+    case "$1" in
+      --fresh)
+        [ "$kind" = demo ] || refuse "--fresh is for the demo only: a workshop's data is never deleted by a start."
+        [ -z "${RESTIS_DATABASE:-}" ] || refuse "--fresh is for the demo's own database only; RESTIS_DATABASE names another."
+        fresh=true ;;
+      *) refuse "'$1' means nothing after $([ "$kind" = demo ] && echo demo || echo start)." ;;
+    esac
+    shift
+  done
   home=$(home_of "$kind")
   if pid=$(pid_in "$home"); then
-    [ "${1:-}" != --fresh ] || die "The demo is running. Stop it first: bin/restis stop"
+    [ "$fresh" = false ] || die "The demo is running. Stop it first: bin/restis stop"
     say "Restis is running already, at $(cat "$home/address" 2>/dev/null || echo 'an address it will print in a moment')."
     return 0
   fi
   need_java; need_node; need_postgres
   build_if_changed
-  if [ "${1:-}" = --fresh ]; then rm -rf "$home"; fi
   mkdir -p "$home"
   rm -f "$home/address"
+  turn_logs "$home"
   java -XX:SharedArchiveFile=app/target/app/classes.jsa "${java_options[@]}" -Xlog:cds=off -Xlog:cds+dynamic=off \
     -Drestis.home="$home" -Drestis.port="${RESTIS_PORT:-8420}" -Drestis.demo="$([ "$kind" = demo ] && echo true || echo false)" \
+    -Drestis.fresh="$fresh" \
     -cp app/target/app/app-0.1.0-exec.jar dev.restis.app.RestisApplication > "$home/log" 2>&1 &
   pid=$!
   echo "$pid" > "$home/pid"
@@ -133,9 +157,10 @@ run_workshop() {
     kill -0 "$pid" 2>/dev/null || { rm -f "$home/pid"; tail -n 12 "$home/log" >&2; die "Restis did not start; the whole log is $home/log"; }
     sleep 0.2
     waited=$((waited + 1))
-    [ "$waited" -lt 600 ] || { kill "$pid"; die "Restis did not answer within two minutes; see $home/log"; }
+    # An update makes a backup first, and a large one takes its time.
+    [ "$waited" -lt 9000 ] || { kill "$pid"; die "Restis did not answer within half an hour; see $home/log"; }
   done
-  grep '^Port ' "$home/log" >&2 || true
+  grep '^Port \|The backup is' "$home/log" >&2 || true
   say ""
   say "Restis is at $(cat "$home/address")"
   if [ "$kind" = demo ]; then say "Sign in as Tove (owner) or Bram (maker), password harbour-lantern."
@@ -146,6 +171,41 @@ run_workshop() {
   wait "$pid" 2>/dev/null || true
   rm -f "$home/pid" "$home/address"
   say "Restis has stopped."
+}
+
+run_command() { java "${java_options[@]}" -cp "app/target/app/app-0.1.0-exec.jar" "dev.restis.app.$1" "${@:2}"; }
+
+# has_data HOME: whether there is a workshop to read, here or where RESTIS_DATABASE says.
+has_data() { [ -n "${RESTIS_DATABASE:-}" ] || [ -d "$1/postgres" ]; }
+
+# backup [--demo] [FILE]
+back_up() {
+  local kind=workshop home
+  if [ "${1:-}" = --demo ]; then kind=demo; shift; fi
+  case "${1:-}" in -*) refuse "'$1' means nothing after backup." ;; esac
+  [ $# -le 1 ] || refuse "backup takes one file, not $#."
+  home=$(home_of "$kind")
+  has_data "$home" || die "There is no $kind in $home to back up."
+  need_java; need_node; need_postgres; build_if_changed
+  run_command BackupCommand "$home" "$@"
+}
+
+# restore [--beside] FILE: into an empty home, or into a new one beside it.
+restore_from() {
+  local home beside=
+  if [ "${1:-}" = --beside ]; then beside=1; shift; fi
+  [ $# = 1 ] || refuse "restore takes one file: bin/restis restore [--beside] FILE"
+  [ -f "$1" ] || die "There is no file $1."
+  home=$(home_of workshop)
+  if [ -n "$beside" ]; then
+    [ -z "${RESTIS_DATABASE:-}" ] || refuse "With RESTIS_DATABASE, name an empty database to restore into; --beside is for Restis's own."
+    home=$(dirname "$home")/restored-$(date +%Y%m%d-%H%M%S)/workshop
+  elif [ -z "${RESTIS_DATABASE:-}" ] && [ -d "$home/postgres" ]; then
+    die "There is a workshop in $home already, and it is left alone. Restore beside it: bin/restis restore --beside $1"
+  fi
+  need_java; need_node; need_postgres; build_if_changed
+  run_command RestoreCommand "$home" "$1" || die "Nothing was restored."
+  [ -z "$beside" ] || say "It lies beside the old one. Start it with: RESTIS_HOME=$(dirname "$home") bin/restis start"
 }
 
 # The demo's shop, or another with its key, delivers a day's orders and ends.
@@ -162,10 +222,11 @@ verify_all() {
   local kind home any='' code=0
   for kind in demo workshop; do
     home=$(home_of "$kind")
-    [ -d "$home/postgres" ] || continue
+    has_data "$home" || continue
     any=1
     echo "The $kind, $home:"
-    java "${java_options[@]}" -cp "app/target/app/app-0.1.0-exec.jar" dev.restis.app.VerifyCommand "$home" || code=1
+    run_command VerifyCommand "$home" || code=1
+    [ -z "${RESTIS_DATABASE:-}" ] || break
   done
   [ -n "$any" ] || { echo "There is no workshop here yet."; return 3; }
   return "$code"
@@ -189,7 +250,7 @@ status_all() {
   local kind home pid any=
   for kind in demo workshop; do
     home=$(home_of "$kind")
-    if pid=$(pid_in "$home"); then any=1; echo "The $kind runs at $(cat "$home/address" 2>/dev/null || echo '(starting)'), process $pid, data in $home"; fi
+    if pid=$(pid_in "$home"); then any=1; echo "The $kind runs at $(cat "$home/address" 2>/dev/null || echo '(starting)'), process $pid, data in ${RESTIS_DATABASE:-$home}"; fi
   done
   [ -n "$any" ] || { echo "Nothing is running."; return 3; }
 }

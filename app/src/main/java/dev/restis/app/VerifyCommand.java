@@ -2,8 +2,6 @@ package dev.restis.app;
 
 import dev.restis.app.costs.Verification;
 import dev.restis.app.costs.Verification.Difference;
-import dev.restis.app.platform.LocalPostgres;
-import java.nio.file.Path;
 import java.util.List;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
@@ -15,24 +13,18 @@ public final class VerifyCommand {
 
     /** Usage: the folder that the workshop's data lies in. */
     public static void main(String[] args) {
-        LocalPostgres database = LocalPostgres.start(Path.of(args[0]), LocalPostgres.Durability.SAFE);
-        int code;
-        try {
-            List<Difference> differences = new Verification(JdbcClient.create(
-                            new DriverManagerDataSource(database.url(), database.user(), database.password())))
-                    .differences();
+        int code = DatabaseCommand.run(args[0], database -> {
+            Verification verification = new Verification(JdbcClient.create(
+                    new DriverManagerDataSource(database.url(), database.user(), database.password())));
+            List<Difference> differences = verification.differences();
             differences.forEach(d -> System.out.println(d.check() + ": " + d.what()));
             Verification.names().stream()
                     .filter(name ->
                             differences.stream().noneMatch(d -> d.check().equals(name)))
                     .forEach(name -> System.out.println("adds up: " + name));
-            code = differences.isEmpty() ? 0 : 1;
-        } finally {
-            // A server that was running before serves somebody.
-            if (!database.tookOver()) {
-                database.close();
-            }
-        }
+            verification.totals().forEach((what, figure) -> System.out.println(what + ": " + figure));
+            return differences.isEmpty() ? 0 : 1;
+        });
         System.exit(code);
     }
 }

@@ -7,13 +7,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
-import dev.restis.app.platform.LocalPostgres;
-import dev.restis.app.platform.LocalPostgres.Durability;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Locale;
 import org.junit.jupiter.api.BeforeEach;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -33,8 +27,6 @@ import tools.jackson.databind.json.JsonMapper;
 @SpringBootTest(properties = "restis.demo=true")
 @AutoConfigureMockMvc
 abstract class RestisTest {
-
-    private static final LocalPostgres DATABASE = database();
 
     @Autowired
     private MockMvc mvc;
@@ -57,21 +49,9 @@ abstract class RestisTest {
 
     @DynamicPropertySource
     static void database(DynamicPropertyRegistry properties) {
-        properties.add("spring.datasource.url", DATABASE::url);
-        properties.add("spring.datasource.username", DATABASE::user);
-        properties.add("spring.datasource.password", DATABASE::password);
-    }
-
-    private static LocalPostgres database() {
-        try {
-            Path home = Files.createTempDirectory("restis-test");
-            Files.setPosixFilePermissions(home, PosixFilePermissions.fromString("rwxr-xr-x"));
-            LocalPostgres database = LocalPostgres.start(home, Durability.FORGETFUL);
-            Runtime.getRuntime().addShutdownHook(new Thread(database::close));
-            return database;
-        } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
-        }
+        properties.add("spring.datasource.url", TestServer.server()::url);
+        properties.add("spring.datasource.username", TestServer.server()::user);
+        properties.add("spring.datasource.password", TestServer.server()::password);
     }
 
     @BeforeEach

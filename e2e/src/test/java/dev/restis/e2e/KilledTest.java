@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.restis.app.RestisApplication;
 import dev.restis.app.costs.Verification;
-import dev.restis.app.platform.LocalPostgres;
-import dev.restis.app.platform.LocalPostgres.Durability;
+import dev.restis.app.platform.database.LocalPostgres;
+import dev.restis.app.platform.database.LocalPostgres.Durability;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;

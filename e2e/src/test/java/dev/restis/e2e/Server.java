@@ -1,8 +1,8 @@
 package dev.restis.e2e;
 
 import dev.restis.app.RestisApplication;
-import dev.restis.app.platform.LocalPostgres;
-import dev.restis.app.platform.LocalPostgres.Durability;
+import dev.restis.app.platform.database.LocalPostgres;
+import dev.restis.app.platform.database.LocalPostgres.Durability;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;

@@ -18,6 +18,31 @@ public final class Verification {
     /** Each answers one row of text for whatever does not add up. */
     private static final Map<String, String> CHECKS = checks();
 
+    /** What a workshop has, counted and added up; each answers rows of a name and a figure. */
+    private static final String TOTALS = """
+            select 'orders, ' || lower(state), count(*)::text from customer_order group by state
+            union all select 'pieces', count(*)::text from piece
+            union all select 'pieces planned', count(batch_id)::text from piece
+            union all select 'pieces cut', count(cut_at)::text from piece
+            union all select 'pieces made', count(made_at)::text from piece
+            union all select 'pieces sent', count(dispatched_at)::text from piece
+            union all select 'prices agreed', coalesce(sum(gross), 0)::text from quote where accepted_at is not null
+            union all select 'on hand, ' || lower(a.unit), sum(h.quantity)::text
+                from holding h join lot on lot.id = h.lot_id join article a on a.id = lot.article_id group by a.unit
+            union all select 'worth on hand', coalesce(sum(value), 0)::text from holding
+            union all select 'movements, ' || lower(movement), count(*) || ' worth ' || sum(value) from ledger group by movement
+            union all select 'promised', coalesce(sum(quantity), 0)::text from article_reserved
+            union all select 'cost of pieces', coalesce(sum(used + tails + waste + hardware), 0)::text from piece_actual
+            union all select 'cost of pieces, estimated', coalesce(sum(used + tails + hardware), 0)::text from piece_estimate
+            union all select 'cuts made', count(done_at)::text from cut_step
+            union all select 'cuts to make', (count(*) - count(done_at))::text from cut_step
+            union all select 'deliveries', count(*)::text from receipt
+            union all select 'patterns and their versions', count(*)::text from pattern_version
+            union all select 'swatches', count(*)::text from swatch
+            union all select 'people', count(*)::text from person
+            order by 1
+            """;
+
     private final JdbcClient jdbc;
 
     public Verification(JdbcClient jdbc) {
@@ -116,5 +141,14 @@ public final class Verification {
         CHECKS.forEach((check, sql) ->
                 jdbc.sql(sql).query(String.class).list().forEach(what -> differences.add(new Difference(check, what))));
         return differences;
+    }
+
+    /** What there is, by name, in the order of names; to be compared with a backup, or with what there was before an update. */
+    public Map<String, String> totals() {
+        Map<String, String> totals = new LinkedHashMap<>();
+        jdbc.sql(TOTALS).query(row -> {
+            totals.put(row.getString(1), row.getString(2));
+        });
+        return totals;
     }
 }

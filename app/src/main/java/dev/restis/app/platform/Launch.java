@@ -1,61 +1,69 @@
 package dev.restis.app.platform;
 
+import dev.restis.app.platform.database.Database;
+import dev.restis.app.platform.database.LocalPostgres;
+import dev.restis.app.platform.database.LocalPostgres.Durability;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.net.InetAddress;
-import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.context.support.GenericApplicationContext;
 
-/** Starts the database and the server, on loopback, on the first free port. */
+/** Starts Restis: its own database, where no other is named, then the server, on the first free port. */
 public final class Launch {
-
-    private static final int FIRST_PORT = 8420;
-    private static final int PORTS_TRIED = 20;
 
     private Launch() {}
 
     /**
-     * Reads {@code restis.home}, {@code restis.port} and {@code restis.demo} from the system properties; with {@code
+     * Reads {@code restis.home}, {@code restis.port}, {@code restis.demo} and {@code restis.fresh} from the system properties,
+     * and what the environment says of the {@linkplain Database database} and the {@linkplain Doorway way in}; with {@code
      * restis.rehearsal} it stops as soon as it has started, for the class archive that makes later starts quick.
      */
     public static ConfigurableApplicationContext run(Class<?> application, String... args) {
         Path home = Path.of(System.getProperty("restis.home", ".restis"));
-        LocalPostgres database = LocalPostgres.start(home, LocalPostgres.Durability.SAFE);
+        Database database;
+        Doorway doorway;
+        try {
+            doorway = Doorway.of(System.getenv(), Integer.getInteger("restis.port", Doorway.FIRST_PORT));
+            database = Database.named(System.getenv()).orElseGet(() -> own(home));
+        } catch (CannotStart | IllegalStateException | IllegalArgumentException e) {
+            System.err.println("Restis cannot start. " + e.getMessage());
+            System.exit(1);
+            throw e;
+        }
         SpringApplication spring = new SpringApplication(application);
-        SpringApplication.getShutdownHandlers().add(database::close);
-        Map<String, Object> defaults = new LinkedHashMap<>();
-        int port = freePort(Integer.getInteger("restis.port", FIRST_PORT));
-        defaults.put("server.port", port);
+        Map<String, Object> defaults = new LinkedHashMap<>(doorway.properties());
         defaults.put("spring.datasource.url", database.url());
         defaults.put("spring.datasource.username", database.user());
         defaults.put("spring.datasource.password", database.password());
         spring.setDefaultProperties(defaults);
+        spring.addInitializers(
+                context -> ((GenericApplicationContext) context).registerBean(Database.class, () -> database));
         try {
             ConfigurableApplicationContext context = spring.run(args);
             if (Boolean.getBoolean("restis.rehearsal")) {
                 System.exit(SpringApplication.exit(context));
             }
-            Files.writeString(home.resolve("address"), "http://127.0.0.1:" + port + "\n");
+            Files.writeString(home.resolve("address"), doorway.address() + "\n");
             return context;
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
     }
 
-    private static int freePort(int first) {
-        for (int port = first; port < first + PORTS_TRIED; port++) {
-            try (ServerSocket socket = new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {
-                return socket.getLocalPort();
-            } catch (IOException e) {
-                System.err.println("Port " + port + " is taken; trying the next.");
+    private static Database own(Path home) {
+        if (Boolean.getBoolean("restis.fresh")) {
+            if (!Boolean.getBoolean("restis.demo")) {
+                throw new CannotStart("Only the demo is begun anew; a workshop's data is never deleted by a start.");
             }
+            LocalPostgres.forget(home);
         }
-        throw new IllegalStateException("Ports " + first + " to " + (first + PORTS_TRIED - 1)
-                + " are all taken. Free one, or choose another with RESTIS_PORT.");
+        LocalPostgres server = LocalPostgres.start(home, Durability.SAFE);
+        SpringApplication.getShutdownHandlers().add(server::close);
+        return server.database();
     }
 }
