@@ -1,17 +1,19 @@
 package dev.restis.app.platform;
 
 import dev.restis.core.measure.Fault;
+import jakarta.persistence.PersistenceException;
 import java.net.URI;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.dao.ConcurrencyFailureException;
-import org.springframework.dao.DuplicateKeyException;
+import org.springframework.dao.DataAccessException;
+import org.springframework.dao.EmptyResultDataAccessException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.core.AuthenticationException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.web.ErrorResponseException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
@@ -68,10 +70,33 @@ class ProblemAdvice {
         return problem(HttpStatus.UNAUTHORIZED, e.code());
     }
 
-    /** Of two who add the same in the same moment, the second is told. */
-    @ExceptionHandler({ConcurrencyFailureException.class, DuplicateKeyException.class})
-    ProblemDetail concurrent(Exception e) {
-        return problem(HttpStatus.CONFLICT, "changedMeanwhile");
+    /** What the database refused. Of two who do the same in the same moment, the second is told. */
+    @ExceptionHandler({
+        PersistenceException.class,
+        DataAccessException.class,
+        TransactionException.class,
+        LockOrder.Overtaken.class
+    })
+    ProblemDetail refused(Exception e) {
+        if (SqlState.collided(e)) {
+            return problem(HttpStatus.CONFLICT, "changedMeanwhile");
+        }
+        if (e instanceof EmptyResultDataAccessException) {
+            return problem(HttpStatus.NOT_FOUND, "notFound");
+        }
+        String state = SqlState.of(e).orElse("");
+        if (state.startsWith(SqlState.DATA)) {
+            return problem(HttpStatus.UNPROCESSABLE_CONTENT, "outOfRange");
+        }
+        return switch (state) {
+            case SqlState.UNIQUE -> problem(HttpStatus.CONFLICT, "changedMeanwhile");
+            case SqlState.FOREIGN_KEY -> problem(HttpStatus.CONFLICT, "gone");
+            case SqlState.CHECK ->
+                SqlState.raisedByTrigger(e)
+                        ? problem(HttpStatus.CONFLICT, "stockChanged")
+                        : problem(HttpStatus.UNPROCESSABLE_CONTENT, "outOfRange");
+            default -> anything(e);
+        };
     }
 
     @ExceptionHandler
