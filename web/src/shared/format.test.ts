@@ -8,6 +8,13 @@ describe('lengths in centimetres and metres', () => {
     [1_127_500, 'cord', '1127.5 mm'],
     [71_200_000, 'cord', '71.20 m'],
     [4_800_000, 'stock', '4.80 m'],
+    // A strand of 10.004 m is not cut at 10.00 m, nor one of 1000.04 mm at 1000 mm.
+    [10_004_000, 'cut', '10.01 m'],
+    [10_000_000, 'cut', '10.00 m'],
+    [10_004_000, 'cord', '10.00 m'],
+    [1_000_040, 'cut', '1000.1 mm'],
+    [1_000_100, 'cut', '1000.1 mm'],
+    [1_000_040, 'cord', '1000 mm'],
     [4_104, 'part', '4.1 mm'],
     [-5_000, 'part', '-5 mm'],
   ] as const)('prints %d um of %s as %s', (um, kind, words) => {

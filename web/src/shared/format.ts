@@ -26,7 +26,10 @@ export function formatLength(um: number, units: Units, kind: LengthKind = 'cord'
     if (kind === 'body') return `${trim(um / 10_000, 1)} cm`;
     if (kind === 'part') return `${trim(um / 1000, um < 100_000 ? 2 : 1)} mm`;
     if (kind === 'stock') return `${(um / 1_000_000).toFixed(2)} m`;
-    return um >= 10_000_000 ? `${(um / 1_000_000).toFixed(2)} m` : `${trim(um / 1000, 1)} mm`;
+    const shown = kind === 'cut' ? Math.ceil : Math.round;
+    return um >= 10_000_000
+      ? `${(shown(um / 10_000) / 100).toFixed(2)} m`
+      : `${trim(shown(um / 100) / 10, 1)} mm`;
   }
   if (kind === 'part' && um < INCH) return `${trim(um / INCH, 3)} in`;
   if (kind === 'stock') return `${(um / INCH / 12).toFixed(1)} ft`;

@@ -25,7 +25,7 @@ export function firstChoices(
   const band = pattern.kind === 'BRACELET';
   return {
     pattern: pattern.code,
-    size: band ? (before?.size ?? (before?.wrist ? undefined : 'M')) : undefined,
+    size: band ? (before?.size ?? (before?.wrist ? undefined : pattern.usualSize)) : undefined,
     wrist: before?.wrist,
     hand: before?.hand,
     ease: before?.ease ?? 'COMFORTABLE',

@@ -45,6 +45,7 @@ class PatternsController {
      * @param strands how many strands are cut for one
      * @param minutes to make one by starting values, rounded up
      */
+    /** @param usualSize the house size that a piece begins with, where it is sized by wrist */
     record PatternView(
             String code,
             String name,
@@ -55,6 +56,7 @@ class PatternsController {
             List<CordView> cords,
             List<PartView> parts,
             List<String> stitches,
+            @Nullable String usualSize,
             long usualLengthUm,
             long widthUm,
             long thicknessUm,

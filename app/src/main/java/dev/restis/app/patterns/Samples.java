@@ -65,7 +65,7 @@ class Samples {
                 parts.put(slot.code(), new PieceRequest.Part(slot.usual(), Math.min(SHOWN_BEADS, slot.chosenCount())));
             }
         }
-        SizeTable.Row middle = house.sizes().rows().get(house.sizes().rows().size() / 2);
+        SizeTable.Row middle = house.sizes().middle();
         Length ease = house.eases().getOrDefault(Ease.COMFORTABLE, Ease.COMFORTABLE.length());
         PieceRequest.Size size = pattern.kind().sizedByWrist()
                 ? new PieceRequest.Size.Wrist(middle.wrist(), middle.hand(), true, ease)
@@ -172,6 +172,7 @@ class Samples {
                         .map(b -> b.stitch().code())
                         .distinct()
                         .toList(),
+                pattern.kind().sizedByWrist() ? house.sizes().middle().name() : null,
                 pattern.usualLength().micrometres(),
                 fit.map(f -> f.width().micrometres()).orElse(0L),
                 fit.map(f -> f.thickness().micrometres()).orElse(0L),

@@ -18,6 +18,11 @@ public record SizeTable(List<Row> rows) {
     public static final SizeTable HOUSE = new SizeTable(List.of(
             row("XS", 145, 186), row("S", 155, 197), row("M", 167, 210), row("L", 180, 224), row("XL", 195, 240)));
 
+    /** The size in the middle of the table; of two, the larger. */
+    public Row middle() {
+        return rows.get(rows.size() / 2);
+    }
+
     public SizeTable {
         rows = List.copyOf(rows);
         if (rows.isEmpty()) {
