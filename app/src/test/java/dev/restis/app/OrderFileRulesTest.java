@@ -204,6 +204,68 @@ class OrderFileRulesTest extends RestisTest {
         assertThat(states(upload("/api/orders/import/preview", changed).body())).isEqualTo("KNOWN ");
     }
 
+    /** An order that is over takes no more lines, however they come. */
+    @Test
+    void aSettledOrderGetsNoMoreLines() throws Exception {
+        upload(take("ALL"), bytes(HEAD + "S-11,Ilka,1,snake,NT2,OA2,16\n"));
+        tell("/api/orders/" + orderOf("S-11") + "/acts/CANCEL", "{}");
+        byte[] more = bytes(
+                HEAD + "S-11,Ilka,1,snake,NT2,OA2,16\nS-11,Ilka,1,snake,NT2,OA2,17\nS-12,Odo,1,snake,NT2,OA2,17\n");
+        JsonNode preview = upload("/api/orders/import/preview", more).body();
+        assertThat(states(preview)).isEqualTo("KNOWN BAD NEW ");
+        assertThat(problem(preview, 1)).isEqualTo("reference file.settled");
+        assertThat(upload(take("ALL"), more).status()).isEqualTo(422);
+        assertThat(upload(take("GOOD_ROWS"), more).status()).isEqualTo(200);
+        assertThat(linesOf("S-11")).isEqualTo(1);
+        assertThat(linesOf("S-12")).isEqualTo(1);
+    }
+
+    @Test
+    void anOrderGrowsToItsMostLinesAndIsToldSo() throws Exception {
+        upload(take("ALL"), bytes(HEAD + "S-13,Ilka,1,snake,NT2,OA2,16\n"));
+        StringBuilder file = new StringBuilder("line," + HEAD);
+        for (int line = 2; line <= 502; line++) {
+            file.append(line).append(",S-13,Ilka,1,snake,NT2,OA2,16\n");
+        }
+        JsonNode view =
+                upload("/api/orders/import/preview", bytes(file.toString())).body();
+        assertThat(view.path("fresh").asInt()).isEqualTo(499);
+        assertThat(view.path("bad").asInt()).isEqualTo(2);
+        assertThat(problem(view, 0)).isIn("reference lines.range", " ");
+    }
+
+    /** A yes fixes the price and the day, also when it comes in a file. */
+    @Test
+    void ordersFromFilesHaveAPriceADayAndAHistory() throws Exception {
+        upload(take("ALL"), bytes(HEAD + "S-14,Ilka,2,snake,NT2,OA2,16\nS-15,Odo,1,snake,NT2,OA2,17\n"));
+        JsonNode order = ask("/api/orders/" + orderOf("S-14")).body();
+        JsonNode agreed = order.path("quote");
+        assertThat(agreed.path("acceptedAt").isMissingNode())
+                .as(order.toString())
+                .isFalse();
+        assertThat(agreed.path("price").path("gross").asDouble()).isPositive();
+        assertThat(order.path("due").asString())
+                .isEqualTo(agreed.path("price").path("ready").asString());
+        assertThat(jdbc.sql("select what from order_event where order_id = ? order by id")
+                        .param(orderOf("S-14"))
+                        .query(String.class)
+                        .list())
+                .containsExactly("TAKEN", "ACCEPTED");
+        upload(take("ALL"), bytes("line," + HEAD + "2,S-14,Ilka,1,snake,NT2,OA2,18\n"));
+        assertThat(jdbc.sql("select count(*) from order_event where order_id = ? and what = 'CHANGED'")
+                        .param(orderOf("S-14"))
+                        .query(Long.class)
+                        .single())
+                .isEqualTo(1);
+    }
+
+    private long orderOf(String reference) {
+        return jdbc.sql("select id from customer_order where reference = ?")
+                .param(reference)
+                .query(Long.class)
+                .single();
+    }
+
     @Test
     void aCancelledImportLeavesNothing() throws Exception {
         StringBuilder file = new StringBuilder(HEAD);

@@ -62,8 +62,6 @@ class History {
     /** The same of many orders. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void note(List<Long> orders, What what, Map<String, ?> detail) {
-        Map<String, String> words = new TreeMap<>();
-        detail.forEach((name, value) -> words.put(name, String.valueOf(value)));
         jdbc.sql("""
                         insert into order_event (order_id, at, who, what, detail)
                         select o.id, ?, ?, ?, cast(? as jsonb) from unnest(cast(? as bigint[])) with ordinality o (id, n) order by o.n
@@ -72,9 +70,29 @@ class History {
                         Timestamp.from(clock.instant()),
                         Workshop.whoever(),
                         what.name(),
-                        json.writeValueAsString(words),
+                        written(detail),
                         orders.toArray(Long[]::new))
                 .update();
+    }
+
+    /** One thing that happened to each of many orders, with details of its own. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void noteEach(What what, Map<Long, Map<String, ?>> details) {
+        Long[] orders = details.keySet().toArray(Long[]::new);
+        String[] words = details.values().stream().map(this::written).toArray(String[]::new);
+        jdbc.sql("""
+                        insert into order_event (order_id, at, who, what, detail)
+                        select o.id, ?, ?, ?, cast(o.detail as jsonb)
+                        from unnest(cast(? as bigint[]), cast(? as text[])) with ordinality o (id, detail, n) order by o.n
+                        """)
+                .params(Timestamp.from(clock.instant()), Workshop.whoever(), what.name(), orders, words)
+                .update();
+    }
+
+    private String written(Map<String, ?> detail) {
+        Map<String, String> words = new TreeMap<>();
+        detail.forEach((name, value) -> words.put(name, String.valueOf(value)));
+        return json.writeValueAsString(words);
     }
 
     /** Newest first. */

@@ -3,6 +3,8 @@ package dev.restis.app.orders;
 import dev.restis.app.orders.History.What;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
+import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.core.measure.Fault;
 import dev.restis.core.order.OrderAct;
 import dev.restis.core.order.OrderLife;
 import java.time.Clock;
@@ -48,6 +50,7 @@ class OrderActs {
      */
     @Transactional
     public void act(long id, OrderAct act, int count) {
+        checkCount(count);
         CustomerOrder order = store.lock(id).orElseThrow(() -> new NotFound("notFound"));
         Standing.Stand stand = standing.of(id);
         if (!OrderLife.allowed(stand.stage(), stand.progress()).contains(act)) {
@@ -82,6 +85,7 @@ class OrderActs {
     /** Pieces that were said to be made are not, after all; not of those that have gone out. */
     @Transactional
     public void unmake(long id, int count) {
+        checkCount(count);
         CustomerOrder order = store.lock(id).orElseThrow(() -> new NotFound("notFound"));
         List<Piece> pieces = some(order, count, p -> p.made() && !p.dispatched());
         if (pieces.isEmpty()) {
@@ -90,6 +94,12 @@ class OrderActs {
         pieces.forEach(p -> p.madeAt(null));
         history.note(id, What.UNMADE, Map.of("pieces", pieces.size()));
         standing.refresh(List.of(id));
+    }
+
+    private static void checkCount(int count) {
+        if (count < 0 || count > Orders.MOST_PIECES * Orders.MOST_LINES) {
+            throw new Rejected(Fault.of("count", "count.range", count, 0, Orders.MOST_PIECES * Orders.MOST_LINES));
+        }
     }
 
     private void cancelRest(CustomerOrder order) {

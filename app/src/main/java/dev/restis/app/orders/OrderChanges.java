@@ -15,6 +15,7 @@ import dev.restis.core.order.OrderLife;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -170,7 +171,15 @@ class OrderChanges {
         }
 
         void lines() {
-            all(change.lines()).forEach(this::line);
+            Set<Long> once = new HashSet<>();
+            for (LineChange wanted : all(change.lines())) {
+                if (once.add(wanted.line())) {
+                    line(wanted);
+                } else {
+                    // Both would begin from what the line is now, and the second would undo the first unseen.
+                    faults.add(Fault.of("lines[" + wanted.line() + "]", "line.twice"));
+                }
+            }
             for (long id : all(change.removed())) {
                 OrderLine line = line(id);
                 if (line.pieces().stream().anyMatch(Piece::cut)) {

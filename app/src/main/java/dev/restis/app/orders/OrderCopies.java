@@ -11,6 +11,7 @@ import dev.restis.core.order.OrderAct;
 import dev.restis.core.order.OrderLife;
 import dev.restis.core.order.OrderStage;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
@@ -77,17 +78,20 @@ class OrderCopies {
             throw new Conflict("order.notNow");
         }
         List<Fault> faults = new ArrayList<>();
+        Map<Long, Long> asked = new HashMap<>();
         for (int i = 0; i < parts.size(); i++) {
             Part part = parts.get(i);
-            int there = old.lines().stream()
+            long there = old.lines().stream()
                     .filter(l -> l.id() == part.line())
                     .mapToInt(l -> l.pieces().size())
                     .sum();
-            if (part.count() < 1 || part.count() > there) {
-                faults.add(Fault.of("parts[" + i + "].count", "count.range", part.count(), 1, there));
+            long left = Math.max(0, there - asked.getOrDefault(part.line(), 0L));
+            if (part.count() < 1 || part.count() > left) {
+                faults.add(Fault.of("parts[" + i + "].count", "count.range", part.count(), Math.min(1, left), left));
             }
+            asked.merge(part.line(), (long) part.count(), Long::sum);
         }
-        int moving = parts.stream().mapToInt(Part::count).sum();
+        int moving = faults.isEmpty() ? parts.stream().mapToInt(Part::count).sum() : 0;
         int all = old.lines().stream().mapToInt(l -> l.pieces().size()).sum();
         if (faults.isEmpty() && (moving == 0 || moving >= all)) {
             faults.add(Fault.of("parts", "split.all"));

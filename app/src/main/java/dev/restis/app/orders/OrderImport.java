@@ -14,6 +14,7 @@ import dev.restis.core.order.OrderAct;
 import dev.restis.core.order.OrderLife;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -27,6 +28,7 @@ import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -239,7 +241,7 @@ public class OrderImport {
             if (reading.state() == RowState.NEW) {
                 ReadLine line = reading.line().orElseThrow();
                 known.ifPresentOrElse(
-                        order -> Orders.addLine(order, line),
+                        order -> add(order, line),
                         () -> fresh.computeIfAbsent(reference, r -> new Orders.Fresh(reading.head(), new ArrayList<>()))
                                 .lines()
                                 .add(line));
@@ -278,6 +280,18 @@ public class OrderImport {
         }
     }
 
+    private void add(CustomerOrder order, ReadLine line) {
+        Orders.addLine(order, line);
+        noteChange(order, line.number());
+    }
+
+    private void noteChange(CustomerOrder order, int line) {
+        history.note(
+                order.id(),
+                History.What.CHANGED,
+                Map.of("fields", "line " + line + " by " + order.head().source()));
+    }
+
     /** Takes over what a row says of a line that is there; pieces that are cut stay what they are. */
     private void change(CustomerOrder order, Reading reading) {
         ReadLine to = reading.line().orElseThrow();
@@ -290,7 +304,7 @@ public class OrderImport {
                 now.source(),
                 now.reference(),
                 reading.head().customer(),
-                reading.head().due(),
+                reading.head().due() == null ? now.due() : reading.head().due(),
                 reading.head().note().isEmpty() ? now.note() : reading.head().note()));
         order.line(to.number()).ifPresent(line -> {
             List<Piece> leaving = new ArrayList<>(line.surplus(to.quantity()));
@@ -300,7 +314,7 @@ public class OrderImport {
             acts.takeOut(leaving.stream().distinct().filter(p -> !p.open()).toList());
             Orders.changeLine(order, line, to);
         });
-        history.note(order.id(), History.What.CHANGED, Map.of("fields", "line " + to.number() + " by " + now.source()));
+        noteChange(order, to.number());
     }
 
     private Understood readAll(byte[] bytes, Request request, PieceDesk.Sitting sitting) {
@@ -318,7 +332,7 @@ public class OrderImport {
             throw new Rejected(faults);
         }
         Map<String, CustomerOrder> known = known(file, columns, request);
-        OrderRows.Run run = rows.run(request.units(), request.from(), sitting, known);
+        OrderRows.Run run = rows.run(request.units(), request.from(), sitting, known, settled(known.values()));
         List<Reading> readings = new ArrayList<>();
         for (RowsFile.Row row : file.rows()) {
             readings.add(run.read(columns.of(row, request.fixesOf(row.number()))));
@@ -345,6 +359,16 @@ public class OrderImport {
         store.ofSource(request.from(), references(file, columns, request))
                 .forEach(order -> known.put(order.head().reference(), order));
         return known;
+    }
+
+    /** The references of those whose pieces may not be changed any more. */
+    private Set<String> settled(Collection<CustomerOrder> orders) {
+        Map<Long, String> references = new HashMap<>();
+        orders.forEach(order -> references.put(order.id(), order.head().reference()));
+        return standing.of(references.keySet()).stream()
+                .filter(s -> !OrderLife.allowed(s.stage(), s.progress()).contains(OrderAct.CHANGE_PIECES))
+                .map(s -> references.getOrDefault(s.order(), ""))
+                .collect(Collectors.toSet());
     }
 
     private static FileView view(Understood understood, Request request) {

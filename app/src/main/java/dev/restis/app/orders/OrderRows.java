@@ -22,6 +22,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -58,8 +59,17 @@ class OrderRows {
         this.clock = clock;
     }
 
-    Run run(UnitSystem units, String source, PieceDesk.Sitting sitting, Map<String, CustomerOrder> known) {
-        return new Run(units, source, sitting, known);
+    /**
+     * @param known the orders that the file names and that are there, by reference
+     * @param settled those of them whose pieces may not be changed any more
+     */
+    Run run(
+            UnitSystem units,
+            String source,
+            PieceDesk.Sitting sitting,
+            Map<String, CustomerOrder> known,
+            Set<String> settled) {
+        return new Run(units, source, sitting, known, settled);
     }
 
     /** One going through a file; a row may say again what a row before it said. */
@@ -68,11 +78,19 @@ class OrderRows {
         private final String source;
         private final PieceDesk.Sitting sitting;
         private final Map<String, CustomerOrder> known;
+        private final Set<String> settled;
         private final Map<String, Integer> lines = new HashMap<>();
+        private final Map<String, Integer> additions = new HashMap<>();
         private final Map<String, ReadLine> seen = new HashMap<>();
         private final LocalDate today = LocalDate.now(clock);
 
-        private Run(UnitSystem units, String source, PieceDesk.Sitting sitting, Map<String, CustomerOrder> known) {
+        private Run(
+                UnitSystem units,
+                String source,
+                PieceDesk.Sitting sitting,
+                Map<String, CustomerOrder> known,
+                Set<String> settled) {
+            this.settled = settled;
             this.units = units;
             this.source = source;
             this.sitting = sitting;
@@ -97,6 +115,9 @@ class OrderRows {
             PieceDesk.Understood understood = sitting.understand(choices);
             understood.faults().forEach(f -> faults.add(new Fault(column(f.field()), f.code(), f.args())));
             Optional<CustomerOrder> order = Optional.ofNullable(known.get(reference));
+            if (order.filter(o -> o.line(number).isEmpty()).isPresent()) {
+                added(reference, order.get(), faults);
+            }
             OrderHead head = new OrderHead(source, reference, customer, due.orElse(null), orderNote);
             Optional<ReadLine> line = faults.isEmpty()
                     ? understood
@@ -129,6 +150,17 @@ class OrderRows {
                     look ? row.byField() : Map.of(),
                     words.of(faults));
             return new Reading(view, head, line, order);
+        }
+
+        /** A line that its order does not have yet: not every order takes one more. */
+        private void added(String reference, CustomerOrder order, List<Fault> faults) {
+            if (settled.contains(reference)) {
+                faults.add(Fault.of("reference", "file.settled", reference));
+            }
+            int all = order.lines().size() + additions.merge(reference, 1, Integer::sum);
+            if (all > Orders.MOST_LINES) {
+                faults.add(Fault.of("reference", "lines.range", all, Orders.MOST_LINES));
+            }
         }
 
         private RowState state(
@@ -170,9 +202,9 @@ class OrderRows {
             }
         }
 
-        /** A day counted from the import is another one each time; that is no change. */
+        /** A row without a day asks for none; a day counted from the import is another one each time. Neither is a change. */
         private static boolean fixed(String day) {
-            return !day.toLowerCase(Locale.ROOT).startsWith("in ");
+            return !day.isBlank() && !day.toLowerCase(Locale.ROOT).startsWith("in ");
         }
 
         /** A piece in short. */

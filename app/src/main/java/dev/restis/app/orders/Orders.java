@@ -183,11 +183,14 @@ public class Orders {
             List<CustomerOrder> made = some.stream()
                     .map(f -> order(f, OrderStage.ACCEPTED, sitting))
                     .toList();
+            List<Quotes.PriceView> prices = quotes.price(made, sitting);
             Map<OrderLine, OrderLine.Beside> beside = new IdentityHashMap<>();
             made.forEach(o -> o.lines().forEach(line -> beside.put(line, line.takeOff())));
             store.saveAllAndFlush(made);
             write(beside);
             taken(made, some);
+            quotes.accept(made, prices);
+            store.flush();
             // What is written is let go of: with all of them in memory, each flush would look at all that went before.
             entities.clear();
             progress.accept(from + some.size());

@@ -83,6 +83,32 @@ class Promises {
                 dryingDays);
     }
 
+    /** The end of the queue, at which orders line up one after the other. */
+    final class Tail {
+        private final OpenMinutes open = workshop.openMinutes();
+        private final LocalDate today = LocalDate.now(clock);
+        private Duration ahead =
+                before(new Work(0, Duration.ZERO, Duration.ZERO, null)).all();
+
+        private Tail() {}
+
+        /** The day that work is ready which lines up now; nothing for never. */
+        @Nullable
+        LocalDate ready(Work work) {
+            int dryingDays = (int) work.drying().toDays();
+            Promise promise = Promise.of(
+                    today, open, new Queue(ahead, Duration.ZERO), work.making(), dryingDays, Optional.empty());
+            ahead = ahead.plus(work.making());
+            return promise.last().orElse(null);
+        }
+    }
+
+    /** Where work that is taken on now lines up. */
+    @Transactional(readOnly = true)
+    public Tail tail() {
+        return new Tail();
+    }
+
     /** What is still to be made of an order. */
     Work work(CustomerOrder order, PieceDesk.Sitting sitting) {
         Duration making = Duration.ZERO;

@@ -16,11 +16,13 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -117,6 +119,7 @@ class Quotes {
             PriceView price) {}
 
     private final JdbcClient jdbc;
+    private final JdbcTemplate bulk;
     private final PieceDesk desk;
     private final PriceBook rules;
     private final Promises promises;
@@ -124,8 +127,16 @@ class Quotes {
     private final Clock clock;
     private final JsonMapper json = JsonMapper.builder().build();
 
-    Quotes(JdbcClient jdbc, PieceDesk desk, PriceBook rules, Promises promises, History history, Clock clock) {
+    Quotes(
+            JdbcClient jdbc,
+            JdbcTemplate bulk,
+            PieceDesk desk,
+            PriceBook rules,
+            Promises promises,
+            History history,
+            Clock clock) {
         this.jdbc = jdbc;
+        this.bulk = bulk;
         this.desk = desk;
         this.rules = rules;
         this.promises = promises;
@@ -135,7 +146,24 @@ class Quotes {
 
     /** What the order would cost today, from what is on hand. */
     PriceView price(CustomerOrder order, PieceDesk.Sitting sitting) {
+        return price(
+                order,
+                sitting,
+                rules.rules(),
+                promises.of(promises.work(order, sitting)).last());
+    }
+
+    /** What new orders would cost today, each ready behind those before it; none of them is kept yet. */
+    List<PriceView> price(List<CustomerOrder> fresh, PieceDesk.Sitting sitting) {
         Rules house = rules.rules();
+        Promises.Tail tail = promises.tail();
+        return fresh.stream()
+                .map(order -> price(order, sitting, house, tail.ready(promises.work(order, sitting))))
+                .toList();
+    }
+
+    private static PriceView price(
+            CustomerOrder order, PieceDesk.Sitting sitting, Rules house, @Nullable LocalDate ready) {
         List<LinePrice> lines = new ArrayList<>();
         for (OrderLine line : order.lines()) {
             int alike = order.lines().stream()
@@ -152,7 +180,7 @@ class Quotes {
                 total.gross(),
                 house.price().taxPercent(),
                 house.price().taxIncluded(),
-                promises.of(promises.work(order, sitting)).last());
+                ready);
     }
 
     /** What a line would cost today. */
@@ -212,12 +240,47 @@ class Quotes {
                         """)
                 .params(Timestamp.from(clock.instant()), order.id(), order.id())
                 .update();
+        promise(order, price);
+        history.note(order.id(), What.ACCEPTED, Map.of("gross", price.gross()));
+    }
+
+    /** Orders that come with a yes: the price of the day is agreed for each, in their order. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void accept(List<CustomerOrder> orders, List<PriceView> prices) {
+        Instant now = clock.instant();
+        LocalDate until = LocalDate.now(clock).plusDays(rules.rules().validDays());
+        List<Object[]> rows = new ArrayList<>();
+        Map<Long, Map<String, ?>> agreed = new LinkedHashMap<>();
+        for (int i = 0; i < orders.size(); i++) {
+            CustomerOrder order = orders.get(i);
+            PriceView price = prices.get(i);
+            promise(order, price);
+            rows.add(new Object[] {
+                order.id(),
+                Timestamp.from(now),
+                Workshop.whoever(),
+                until,
+                price.ready(),
+                price.gross(),
+                json.writeValueAsString(price),
+                Timestamp.from(now)
+            });
+            agreed.put(order.id(), Map.of("gross", price.gross()));
+        }
+        history.noteEach(What.ACCEPTED, agreed);
+        bulk.batchUpdate("""
+                insert into quote (order_id, number, at, who, valid_until, ready, gross, content, accepted_at)
+                values (?, 1, ?, ?, ?, ?, ?, cast(? as jsonb), ?)
+                """, rows);
+    }
+
+    /** The day it can be ready becomes the day it is promised for, unless another one was wanted. */
+    private static void promise(CustomerOrder order, PriceView price) {
         CustomerOrder.OrderHead head = order.head();
         if (head.due() == null && price.ready() != null) {
             order.head(new CustomerOrder.OrderHead(
                     head.source(), head.reference(), head.customer(), price.ready(), head.note()));
         }
-        history.note(order.id(), What.ACCEPTED, Map.of("gross", price.gross()));
     }
 
     /**

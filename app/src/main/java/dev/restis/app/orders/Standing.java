@@ -67,7 +67,9 @@ class Standing {
         return of(List.of(order)).get(0);
     }
 
-    private List<Stand> of(Collection<Long> orders) {
+    /** In the order of their ids, in which rows are locked. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public List<Stand> of(Collection<Long> orders) {
         return orders.isEmpty()
                 ? List.of()
                 : jdbc.sql("""
@@ -75,7 +77,7 @@ class Standing {
                                        count(p.made_at) as made, count(p.dispatched_at) as dispatched,
                                        coalesce(sum(l.making_s) filter (where p.id is not null and p.made_at is null), 0) as left_s
                                 from customer_order o left join order_line l on l.order_id = o.id left join piece p on p.line_id = l.id
-                                where o.id in (:orders) group by o.id
+                                where o.id in (:orders) group by o.id order by o.id
                                 """)
                         .param("orders", orders)
                         .query((row, n) -> new Stand(
