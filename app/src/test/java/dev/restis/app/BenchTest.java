@@ -10,7 +10,7 @@ import com.google.zxing.Result;
 import com.google.zxing.common.HybridBinarizer;
 import com.google.zxing.qrcode.QRCodeReader;
 import dev.restis.app.costs.Verification;
-import dev.restis.app.cut.CutBench;
+import dev.restis.app.cut.CordCounter;
 import java.awt.image.BufferedImage;
 import java.util.ArrayList;
 import java.util.List;
@@ -40,7 +40,7 @@ import tools.jackson.databind.JsonNode;
 class BenchTest extends RestisTest {
 
     @Autowired
-    private CutBench bench;
+    private CordCounter counter;
 
     @AfterEach
     void everythingAddsUp() {
@@ -435,13 +435,13 @@ class BenchTest extends RestisTest {
         long id = list.path("id").asLong();
         long need = steps(spool, false).get(0).path("lengthUm").asLong();
         asTove(() -> {
-            bench.counted(id, spool.path("id").asLong(), 5_000_000, true);
-            bench.counted(id, spool.path("id").asLong(), 5_000_000 + need - 1_000, false);
+            counter.counted(id, spool.path("id").asLong(), 5_000_000, true);
+            counter.counted(id, spool.path("id").asLong(), 5_000_000 + need - 1_000, false);
         });
         assertThat(again(list).path("done").asInt()).isZero();
-        asTove(() -> bench.counted(id, spool.path("id").asLong(), 5_000_000 + need + 2_000, false));
+        asTove(() -> counter.counted(id, spool.path("id").asLong(), 5_000_000 + need + 2_000, false));
         assertThat(again(list).path("done").asInt()).isEqualTo(1);
-        asTove(() -> bench.counted(id, spool.path("id").asLong(), 5_000_000 + need + 2_500, false));
+        asTove(() -> counter.counted(id, spool.path("id").asLong(), 5_000_000 + need + 2_500, false));
         assertThat(again(list).path("done").asInt())
                 .as("counts anew after each cut")
                 .isEqualTo(1);

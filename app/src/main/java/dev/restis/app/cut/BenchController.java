@@ -35,9 +35,13 @@ class BenchController {
     record Count(boolean anew) {}
 
     private final CutBench bench;
+    private final CutPlanning planning;
+    private final CordCounter counter;
     private final BenchDevices devices;
 
-    BenchController(CutBench bench, BenchDevices devices) {
+    BenchController(CutBench bench, CutPlanning planning, CordCounter counter, BenchDevices devices) {
+        this.planning = planning;
+        this.counter = counter;
         this.bench = bench;
         this.devices = devices;
     }
@@ -57,36 +61,41 @@ class BenchController {
     @PostMapping("/cuts")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void cut(@PathVariable long id, @PathVariable long spool, @RequestBody Cuts body) {
-        bench.cut(id, spool, body.steps(), body.keep());
+        bench.cut(id, spool, body.steps(), body.keep(), null);
     }
 
     @PostMapping("/undo")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void undo(@PathVariable long id, @PathVariable long spool) {
-        bench.undo(id, spool);
+        if (bench.undo(id, spool)) {
+            planning.planRest(id);
+        }
     }
 
     @PostMapping("/flaw")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void flaw(@PathVariable long id, @PathVariable long spool, @RequestBody FlawAt body) {
         bench.flaw(id, spool, body.at(), body.units(), body.join());
+        planning.planRest(id);
     }
 
     @PostMapping("/ran-out")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void ranOut(@PathVariable long id, @PathVariable long spool, @RequestBody RanOut body) {
         bench.ranOut(id, spool, body.left(), body.units());
+        planning.planRest(id);
     }
 
     @PostMapping("/wrong")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void cutWrong(@PathVariable long id, @PathVariable long spool, @RequestBody CutWrong body) {
         bench.cutWrong(id, spool, body.length(), body.units(), body.keep());
+        planning.planRest(id);
     }
 
     /** What has run through the cord counter; makes the next cut when its length has. */
     @PostMapping("/counter")
-    CutBench.CounterView counter(@PathVariable long id, @PathVariable long spool, @RequestBody Count body) {
-        return bench.counted(id, spool, devices.counter(), body.anew());
+    CordCounter.CounterView counter(@PathVariable long id, @PathVariable long spool, @RequestBody Count body) {
+        return counter.counted(id, spool, devices.counter(), body.anew());
     }
 }

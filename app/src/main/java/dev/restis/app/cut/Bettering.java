@@ -41,7 +41,7 @@ class Bettering {
             List.of(new Demand(1, 1, 1, Length.ofMillimetres(500))),
             List.of(new Holding(1, 1, 1, Length.ofMillimetres(9_000), List.of(), Length.ofMillimetres(300))));
 
-    private final CutLists lists;
+    private final CutPlans plans;
     private final CutWeights weights;
     private final Map<Long, AtomicBoolean> wanted = new ConcurrentHashMap<>();
     private final ExecutorService worker = Executors.newSingleThreadExecutor(task -> {
@@ -50,8 +50,8 @@ class Bettering {
         return thread;
     });
 
-    Bettering(CutLists lists, CutWeights weights) {
-        this.lists = lists;
+    Bettering(CutPlans plans, CutWeights weights) {
+        this.plans = plans;
         this.weights = weights;
     }
 
@@ -62,31 +62,31 @@ class Bettering {
     }
 
     /** Begins to better a plan that is kept. */
-    void begin(CutLists.Planned planned) {
+    void begin(long list, CutPlan first) {
         Duration within = Duration.ofSeconds(weights.weights().seconds());
         if (within.isZero()
-                || planned.gap().filter(gap -> gap.compareTo(NEAR) <= 0).isPresent()) {
+                || first.quality().filter(q -> q.gap().compareTo(NEAR) <= 0).isPresent()) {
             return;
         }
         AtomicBoolean on = new AtomicBoolean(true);
-        AtomicBoolean earlier = wanted.put(planned.list(), on);
+        AtomicBoolean earlier = wanted.put(list, on);
         if (earlier != null) {
             earlier.set(false);
         }
-        worker.execute(() -> better(planned, within, on));
+        worker.execute(() -> better(list, within, on));
     }
 
-    private void better(CutLists.Planned planned, Duration within, AtomicBoolean on) {
+    private void better(long list, Duration within, AtomicBoolean on) {
         try {
             if (on.get()) {
                 CutPlanner planner = new WithTrimmings(new LeastCost(EFFORT, EXCHANGES, within, on::get));
-                CutPlan plan = planner.plan(planned.request());
-                lists.better(planned, plan);
+                CutPlans.Snapshot snapshot = plans.of(list);
+                plans.better(snapshot, planner.plan(snapshot.request()));
             }
         } catch (RuntimeException failed) {
-            LOG.warn("Cut list {} was not bettered; its first plan holds", planned.list(), failed);
+            LOG.warn("Cut list {} was not bettered; its first plan holds", list, failed);
         } finally {
-            wanted.remove(planned.list(), on);
+            wanted.remove(list, on);
         }
     }
 

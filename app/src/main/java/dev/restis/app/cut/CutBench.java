@@ -2,16 +2,17 @@ package dev.restis.app.cut;
 
 import dev.restis.app.orders.Pieces;
 import dev.restis.app.plan.Batches;
-import dev.restis.app.plan.Batches.PartNeed;
 import dev.restis.app.plan.Batches.StrandNeed;
+import dev.restis.app.platform.LockOrder;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.stock.HoldingActs;
 import dev.restis.app.stock.Stock;
 import dev.restis.app.stock.Stock.Fate;
+import dev.restis.app.stock.Stock.PartTaken;
+import dev.restis.app.stock.Stock.Picking;
 import dev.restis.app.stock.Stock.Stretch;
 import dev.restis.app.workshop.Workshop;
-import dev.restis.core.cutting.CordRun;
 import dev.restis.core.cutting.CutPlan.StepKind;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
@@ -20,6 +21,7 @@ import dev.restis.core.measure.UnitSystem;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -27,9 +29,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.annotation.Lazy;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -37,13 +41,15 @@ import org.springframework.transaction.annotation.Transactional;
 /**
  * Cutting, one cut after the other. Each cut moves the books in one transaction: cord leaves its spool, what is kept becomes a
  * remnant, what the piece cost so far is worked out, and with a piece's last strand its hardware is picked and it is cut. A cut
- * is taken back by rows against those that it made. After a mishap what is left to cut is planned anew in the same transaction.
+ * is taken back by rows against those that it made. A cut touches its spool and its piece and not the rest of the list, so that
+ * it takes no longer where the list is long; only the last cut looks at all of it.
  */
 @Service
 public class CutBench {
 
     private final CutLists lists;
     private final CutCosts costs;
+    private final GivenUp givenUp;
     private final Batches batches;
     private final Pieces pieces;
     private final Stock stock;
@@ -55,6 +61,7 @@ public class CutBench {
     CutBench(
             CutLists lists,
             CutCosts costs,
+            @Lazy GivenUp givenUp,
             Batches batches,
             Pieces pieces,
             Stock stock,
@@ -64,6 +71,7 @@ public class CutBench {
             Clock clock) {
         this.lists = lists;
         this.costs = costs;
+        this.givenUp = givenUp;
         this.batches = batches;
         this.pieces = pieces;
         this.stock = stock;
@@ -80,7 +88,7 @@ public class CutBench {
      */
     @Transactional
     public void take(long listId, long spoolId, boolean over) {
-        CutSpool spool = spool(lists.open(listId), spoolId);
+        CutSpool spool = spool(lists.unconfirmed(listId), spoolId);
         if (!over) {
             inMyHand(spool);
         }
@@ -90,7 +98,7 @@ public class CutBench {
     /** Puts a spool down again. */
     @Transactional
     public void putDown(long listId, long spoolId) {
-        CutSpool spool = spool(lists.open(listId), spoolId);
+        CutSpool spool = spool(lists.unconfirmed(listId), spoolId);
         if (Workshop.whoever().equals(spool.inHandOf())) {
             spool.inHandOf(null);
         }
@@ -101,10 +109,12 @@ public class CutBench {
      *
      * @param steps in their order
      * @param keep what becomes of a leftover, where it is decided now
+     * @param counter what the cord counter shows, where it said so
      * @throws Conflict when one of them is made already, or is not the next
      */
     @Transactional
-    public void cut(long listId, long spoolId, List<Long> steps, @Nullable Boolean keep) {
+    public void cut(long listId, long spoolId, List<Long> steps, @Nullable Boolean keep, @Nullable Long counter) {
+        boolean last = hold(listId, steps);
         CutList list = lists.open(listId);
         CutSpool spool = spool(list, spoolId);
         inMyHand(spool);
@@ -112,7 +122,50 @@ public class CutBench {
         if (keep != null) {
             made.stream().filter(s -> s.kind() != StepKind.STRAND).forEach(s -> s.keep(keep));
         }
-        make(list, Map.of(spool, made));
+        if (counter != null) {
+            spool.counterUm(counter);
+        }
+        make(list, Map.of(spool, made), last);
+    }
+
+    /**
+     * Locks the orders of the pieces that these steps cut; of all of the list's, and the lists that its waiting pieces stand in,
+     * when nothing is left to do after them, because then the list is done.
+     *
+     * @return whether they are the last
+     */
+    private boolean hold(long listId, Collection<Long> steps) {
+        boolean last = lastOf(listId, steps);
+        if (last) {
+            pieces.holdBatches(batchesOf(listId));
+            Set<Long> together = new TreeSet<>(givenUp.listsOf(waiting(listId)));
+            together.add(listId);
+            lists.hold(together);
+        } else {
+            pieces.hold(jdbc.sql(
+                            "select n.piece_id from cut_step t join strand n on n.id = t.strand_id where t.id = any (?)")
+                    .param(steps.toArray(Long[]::new))
+                    .query(Long.class)
+                    .list());
+        }
+        return last;
+    }
+
+    private boolean lastOf(long listId, Collection<Long> steps) {
+        return jdbc.sql("""
+                        select not exists (select 1 from cut_spool s join cut_step t on t.cut_spool_id = s.id
+                                           where s.cut_list_id = ? and t.done_at is null and t.id <> all (?))
+                        """)
+                .params(listId, steps.toArray(Long[]::new))
+                .query(Boolean.class)
+                .single();
+    }
+
+    private List<Long> batchesOf(long listId) {
+        return jdbc.sql("select batch_id from cut_list_batch where cut_list_id = ?")
+                .param(listId)
+                .query(Long.class)
+                .list();
     }
 
     private static List<CutStep> next(CutSpool spool, List<Long> steps) {
@@ -141,15 +194,19 @@ public class CutBench {
     /** All that is still to do, at once: for those who cut by the sheet. */
     @Transactional
     public void confirm(long listId) {
+        hold(listId, jdbc.sql("""
+                                select t.id from cut_spool s join cut_step t on t.cut_spool_id = s.id
+                                where s.cut_list_id = ? and t.done_at is null
+                                """).param(listId).query(Long.class).list());
         CutList list = lists.open(listId);
         list.spools().forEach(CutBench::inMyHand);
         checkComplete(list);
         Map<CutSpool, List<CutStep>> all = new HashMap<>();
         list.spools().forEach(s -> all.put(s, s.toDo()));
-        make(list, all);
+        Collection<PartTaken> lacking = make(list, all, true);
         if (!list.confirmed()) {
             // All is cut but what lacks parts; say which.
-            lacking(list).forEach((piece, parts) -> pick(parts));
+            stock.hold(List.of(), lacking).take(lacking);
             throw new Conflict("stockChanged");
         }
     }
@@ -171,8 +228,19 @@ public class CutBench {
         }
     }
 
-    /** Moves the books for these cuts. */
-    private void make(CutList list, Map<CutSpool, List<CutStep>> cuts) {
+    /**
+     * Moves the books for these cuts.
+     *
+     * @param last whether nothing is left to do after them
+     * @return the parts that pieces lack which are otherwise cut
+     */
+    private Collection<PartTaken> make(CutList list, Map<CutSpool, List<CutStep>> cuts, boolean last) {
+        List<Long> steps =
+                cuts.values().stream().flatMap(List::stream).map(CutStep::id).toList();
+        if (lastOf(list.id(), steps) != last) {
+            // Somebody made the other last cut meanwhile, or more was planned: other orders are to be held.
+            throw new LockOrder.Overtaken();
+        }
         Map<Long, StrandNeed> strands = batches
                 .strands(cuts.values().stream()
                         .flatMap(List::stream)
@@ -180,33 +248,35 @@ public class CutBench {
                         .toList())
                 .stream()
                 .collect(Collectors.toMap(StrandNeed::id, Function.identity()));
-        Set<Long> touched = new HashSet<>();
+        Set<Long> touched = strands.values().stream().map(StrandNeed::piece).collect(Collectors.toSet());
+        Ready ready = ready(list, last ? new HashSet<>(uncut(list)) : touched, steps);
+        Picking picking =
+                stock.hold(cuts.keySet().stream().map(CutSpool::holdingId).toList(), ready.parts());
         cuts.entrySet().stream()
                 .sorted(Comparator.comparing(e -> e.getKey().holdingId()))
-                .forEach(e -> {
-                    CutSpool spool = e.getKey();
-                    Stock.Planned believed = new Stock.Planned(spool.needUm(), spool.balanceUm());
-                    List<Stretch> stretches = new ArrayList<>();
-                    for (CutStep step : e.getValue()) {
-                        stretch(step, strands).ifPresent(stretches::add);
-                        Long strand = step.strandId();
-                        StrandNeed need = strand == null ? null : strands.get(strand);
-                        if (need != null) {
-                            touched.add(need.piece());
-                        }
-                        step.done(clock.instant(), Workshop.whoever());
-                    }
-                    if (!stretches.isEmpty()) {
-                        stock.cut(spool.holdingId(), believed, stretches);
-                    }
-                    if (spool.toDo().isEmpty()) {
-                        spool.inHandOf(null);
-                    }
-                });
+                .forEach(e -> make(e.getKey(), e.getValue(), strands));
         entities.flush();
-        complete(list, touched);
-        costs.workOut(list);
-        finishIfDone(list);
+        Set<Long> lacking = complete(ready, touched, picking);
+        costs.cut(list, union(touched, ready.pieces()), steps);
+        if (last && lacking.isEmpty()) {
+            finish(list);
+        }
+        return ready.parts().stream().filter(p -> lacking.contains(p.piece())).toList();
+    }
+
+    private void make(CutSpool spool, List<CutStep> steps, Map<Long, StrandNeed> strands) {
+        Stock.Planned believed = new Stock.Planned(spool.needUm(), spool.balanceUm());
+        List<Stretch> stretches = new ArrayList<>();
+        for (CutStep step : steps) {
+            stretch(step, strands).ifPresent(stretches::add);
+            step.done(clock.instant(), Workshop.whoever());
+        }
+        if (!stretches.isEmpty()) {
+            stock.cut(spool.holdingId(), believed, stretches);
+        }
+        if (spool.toDo().isEmpty()) {
+            spool.inHandOf(null);
+        }
     }
 
     private static Optional<Stretch> stretch(CutStep step, Map<Long, StrandNeed> strands) {
@@ -227,111 +297,117 @@ public class CutBench {
                 : Optional.empty();
     }
 
-    /** Picks the parts of pieces whose strands are all cut, and calls them cut; what lacks parts is left for later. */
-    private void complete(CutList list, Set<Long> touched) {
-        Set<Long> ready = new HashSet<>(touched);
-        ready.retainAll(allStrandsCut(list));
-        Map<Long, List<PartNeed>> parts =
-                batches.partsOf(ready).stream().collect(Collectors.groupingBy(PartNeed::piece));
+    /** Pieces no strand of which is left to cut, and the parts that they take. */
+    record Ready(Set<Long> pieces, List<PartTaken> parts) {
+        static final Ready NOTHING = new Ready(Set.of(), List.of());
+    }
+
+    /** Those of the pieces that are ready once these steps are made. */
+    Ready ready(CutList list, Collection<Long> candidates, Collection<Long> steps) {
+        Set<Long> all = new TreeSet<>(jdbc.sql("""
+                        select p.id from piece p join strand n on n.piece_id = p.id
+                            left join cut_step t on t.strand_id = n.id and (t.done_at is not null or t.id = any (:steps))
+                            left join cut_trimming r on r.strand_id = n.id and r.cut_list_id = :list
+                        where p.id = any (:pieces) and p.cut_at is null
+                        group by p.id having count(*) = count(coalesce(t.id, r.strand_id))
+                        """)
+                .param("list", list.id())
+                .param("steps", steps.toArray(Long[]::new))
+                .param("pieces", candidates.toArray(Long[]::new))
+                .query(Long.class)
+                .list());
+        return new Ready(
+                all,
+                batches.partsOf(all).stream()
+                        .map(p -> new PartTaken(p.piece(), p.batch(), p.article(), p.quantity()))
+                        .toList());
+    }
+
+    /** Takes the parts of pieces that are ready, and calls them cut; answers those that lack parts and are left for later. */
+    private Set<Long> complete(Ready ready, Set<Long> touched, Picking picking) {
+        Map<Long, List<PartTaken>> parts = ready.parts().stream().collect(Collectors.groupingBy(PartTaken::piece));
         Set<Long> cut = new HashSet<>();
-        for (long piece : ready.stream().sorted().toList()) {
-            List<PartNeed> needs = parts.getOrDefault(piece, List.of());
-            if (stock.enough(needs.stream().collect(Collectors.toMap(PartNeed::article, PartNeed::quantity)))) {
-                pick(needs);
+        for (long piece : ready.pieces()) {
+            List<PartTaken> needs = parts.getOrDefault(piece, List.of());
+            if (picking.enough(needs)) {
+                picking.take(needs);
                 cut.add(piece);
             }
         }
+        entities.flush();
         if (!cut.isEmpty()) {
             pieces.markCut(cut);
         }
         Set<Long> others = new HashSet<>(touched);
         others.removeAll(cut);
         pieces.cutting(others);
+        Set<Long> lacking = new HashSet<>(ready.pieces());
+        lacking.removeAll(cut);
+        return lacking;
     }
 
-    private void pick(List<PartNeed> needs) {
-        needs.forEach(part -> stock.pick(part.article(), part.quantity(), part.piece(), part.batch()));
-    }
-
-    /** Pieces of the list that are not called cut yet, though no strand of theirs is left to cut. */
-    private Set<Long> allStrandsCut(CutList list) {
-        return Set.copyOf(jdbc.sql("""
-                        select p.id from piece p join strand n on n.piece_id = p.id
-                            left join cut_step t on t.strand_id = n.id and t.done_at is not null
-                            left join cut_trimming r on r.strand_id = n.id and r.cut_list_id = :list
-                        where p.batch_id in (:batches) and p.cut_at is null
-                        group by p.id having count(*) = count(coalesce(t.id, r.strand_id))
-                        """)
-                .param("list", list.id())
-                .param("batches", list.batches())
-                .query(Long.class)
-                .list());
-    }
-
-    /** What is missing for pieces whose strands are all cut. */
-    private Map<Long, List<PartNeed>> lacking(CutList list) {
-        return batches.partsOf(allStrandsCut(list)).stream().collect(Collectors.groupingBy(PartNeed::piece));
-    }
-
-    /** A list is done when nothing is left to cut; what had to wait goes back to the open work. */
-    private void finishIfDone(CutList list) {
-        entities.flush();
-        boolean more = jdbc.sql("""
-                        select exists (select 1 from cut_spool s join cut_step t on t.cut_spool_id = s.id
-                                       where s.cut_list_id = ? and t.done_at is null)
-                        """).param(list.id()).query(Boolean.class).single();
-        if (more) {
-            return;
-        }
-        // Pieces of nothing but tails, and those that lacked parts.
-        Set<Long> rest = allStrandsCut(list);
-        if (!rest.isEmpty()) {
-            complete(list, rest);
-            costs.workOut(list);
-            if (!allStrandsCut(list).isEmpty()) {
-                return;
-            }
-        }
-        if (!cutting(list).isEmpty()) {
+    /** Nothing of the list is left to cut; what had to wait goes back to the open work. */
+    private void finish(CutList list) {
+        List<Long> waiting = waiting(list.id());
+        List<Long> left = uncut(list);
+        left.removeAll(waiting);
+        if (!left.isEmpty()) {
             return;
         }
         list.confirm(clock.instant(), Workshop.whoever());
+        costs.workOut(list);
         entities.flush();
-        List<Long> waiting = waiting(list.id());
         list.batches().forEach(batch -> batches.release(batch, waiting));
     }
 
-    /** Takes the last cut of a spool back. */
+    private static Set<Long> union(Set<Long> some, Set<Long> others) {
+        Set<Long> all = new TreeSet<>(some);
+        all.addAll(others);
+        return all;
+    }
+
+    /**
+     * Takes the last cut of a spool back.
+     *
+     * @return whether what is left is to be planned anew: what lies before the rest is longer again, and the plan did not count
+     *     on it
+     */
     @Transactional
-    public void undo(long listId, long spoolId) {
-        lists.lockPlanning();
+    public boolean undo(long listId, long spoolId) {
+        Optional<Long> expected = jdbc.sql("""
+                        select id from cut_step where cut_spool_id = ? and done_at is not null order by number desc limit 1
+                        """).param(spoolId).query(Long.class).optional();
+        Set<Long> piece = expected.map(this::pieceOf).orElse(Set.of());
+        pieces.hold(piece);
         CutList list = lists.held(listId);
         list.touched();
         CutSpool spool = spool(list, spoolId);
         inMyHand(spool);
         CutStep last = spool.lastDone().orElseThrow(() -> new Conflict("cut.nothingToUndo"));
-        Long strand = last.strandId();
-        if (last.kind() == StepKind.STRAND && strand == null) {
+        if (expected.filter(id -> id == last.id()).isEmpty()) {
+            throw new LockOrder.Overtaken();
+        }
+        if (last.kind() == StepKind.STRAND && last.strandId() == null) {
             throw new Conflict("cut.givenUp");
         }
+        Set<Long> wasCut = pieces.cutOf(piece);
+        stock.holdMoved(wasCut, List.of(last.id()));
         if (list.confirmed()) {
             reopen(list);
+            costs.workOut(list);
         }
-        Set<Long> piece = strand == null ? Set.of() : pieceOf(strand);
-        for (long id : pieces.cutOf(piece)) {
+        for (long id : wasCut) {
             stock.takeBackPicked(id);
             pieces.unmarkCut(id);
         }
-        stock.takeBackCut(last.id());
-        last.undone();
+        costs.cut(list, piece, List.of(last.id()), () -> {
+            stock.takeBackCut(last.id());
+            last.undone();
+            entities.flush();
+        });
         spool.inHandOf(Workshop.whoever());
-        entities.flush();
         pieces.cutting(piece);
-        costs.workOut(list);
-        if (last.kind() == StepKind.OFFCUT) {
-            // What lies before the rest is longer again; the plan did not count on it.
-            lists.planRest(listId);
-        }
+        return last.kind() == StepKind.OFFCUT;
     }
 
     private void reopen(CutList list) {
@@ -348,40 +424,34 @@ public class CutBench {
         list.reopen();
     }
 
-    private Set<Long> pieceOf(long strand) {
-        return Set.copyOf(jdbc.sql("select piece_id from strand where id = ?")
-                .param(strand)
-                .query(Long.class)
-                .list());
+    private Set<Long> pieceOf(long step) {
+        return Set.copyOf(
+                jdbc.sql("select n.piece_id from cut_step t join strand n on n.id = t.strand_id where t.id = ?")
+                        .param(step)
+                        .query(Long.class)
+                        .list());
     }
 
-    /** A flaw or a join shows up on the spool. */
+    /** A flaw or a join shows up on the spool. What is left to cut of it is to be planned anew. */
     @Transactional
     public void flaw(long listId, long spoolId, @Nullable String at, UnitSystem units, boolean join) {
-        lists.lockPlanning();
-        CutSpool spool = spool(lists.open(listId), spoolId);
-        inMyHand(spool);
+        CutSpool spool = mishap(listId, spoolId);
         acts.flaw(spool.holdingId(), at, units, join);
-        lists.planRest(listId);
+        spool.unplan();
     }
 
-    /** The spool has less than the books say. */
+    /** The spool has less than the books say. What is left to cut of it is to be planned anew. */
     @Transactional
     public void ranOut(long listId, long spoolId, @Nullable String left, UnitSystem units) {
-        lists.lockPlanning();
-        CutSpool spool = spool(lists.open(listId), spoolId);
-        inMyHand(spool);
+        CutSpool spool = mishap(listId, spoolId);
         acts.ranOut(spool.holdingId(), left, units);
-        lists.planRest(listId);
+        spool.unplan();
     }
 
-    /** Something was cut off that serves no strand of the list. */
+    /** Something was cut off that serves no strand of the list. What is left to cut of it is to be planned anew. */
     @Transactional
     public void cutWrong(long listId, long spoolId, @Nullable String length, UnitSystem units, boolean keep) {
-        lists.lockPlanning();
-        CutList list = lists.open(listId);
-        CutSpool spool = spool(list, spoolId);
-        inMyHand(spool);
+        CutSpool spool = mishap(listId, spoolId);
         String typed = length == null ? "" : length;
         long um = LengthReader.read(typed, units)
                 .map(Length::micrometres)
@@ -397,44 +467,29 @@ public class CutBench {
         wrong.done(clock.instant(), Workshop.whoever());
         Fate fate = keep ? Fate.REMNANT : Fate.BIN;
         stock.cut(spool.holdingId(), believed, List.of(new Stretch(fate, um, null, null, null, wrong.id())));
-        costs.workOut(list);
-        lists.planRest(listId);
+        costs.cut(lists.look(listId), Set.of(), List.of(wrong.id()));
+        spool.unplan();
     }
 
-    /** Where a spool stands that runs through the cord counter. */
-    public record CounterView(CordRun.Stand stand, long ranUm, long needUm) {}
+    private CutSpool mishap(long listId, long spoolId) {
+        CutSpool spool = spool(lists.open(listId), spoolId);
+        inMyHand(spool);
+        return spool;
+    }
+
+    /** Counts from what the cord counter shows now. */
+    @Transactional
+    public void countFrom(long listId, long spoolId, long shown) {
+        CutSpool spool = spool(lists.unconfirmed(listId), spoolId);
+        inMyHand(spool);
+        spool.counterUm(shown);
+    }
 
     /**
-     * The cord counter drives the cuts: as soon as the length of the next one has run through, it counts as made.
-     *
-     * @param shown what the counter shows
-     * @param anew whether to count from here
+     * Pieces left the list: what their spools still had to do is planned no more; a list that lost everything goes. All of the
+     * list's orders are held, and the boxes of what is ready without them.
      */
-    @Transactional
-    public CounterView counted(long listId, long spoolId, long shown, boolean anew) {
-        CutList list = lists.open(listId);
-        CutSpool spool = spool(list, spoolId);
-        inMyHand(spool);
-        Long from = spool.counterUm();
-        if (anew || from == null || from > shown) {
-            spool.counterUm(shown);
-            from = shown;
-        }
-        Optional<CutStep> next = spool.toDo().stream().findFirst().filter(s -> s.kind() == StepKind.STRAND);
-        if (next.isEmpty()) {
-            return new CounterView(CordRun.Stand.NOTHING_TO_CUT, 0, 0);
-        }
-        long need = next.get().lengthUm();
-        CordRun run = new CordRun(new Length(shown - from), new Length(need));
-        if (run.stand() == CordRun.Stand.CUT_HERE) {
-            make(list, Map.of(spool, List.of(next.get())));
-            spool.counterUm(shown);
-        }
-        return new CounterView(run.stand(), shown - from, need);
-    }
-
-    /** Pieces left the list: what their spools still had to do is planned no more; a list that lost everything goes. */
-    void leaveOut(CutList list, Set<Long> gone) {
+    void leaveOut(CutList list, Set<Long> gone, Ready ready, Picking picking) {
         Set<Long> strands = batches.strandsOf(gone).stream().map(StrandNeed::id).collect(Collectors.toSet());
         list.spools().stream()
                 .filter(s -> s.toDo().stream().anyMatch(t -> t.strandId() != null && strands.contains(t.strandId())))
@@ -444,9 +499,20 @@ public class CutBench {
         if (list.spools().stream().allMatch(s -> s.lastDone().isEmpty())) {
             entities.remove(list);
             entities.flush();
-        } else {
-            finishIfDone(list);
+        } else if (lastOf(list.id(), List.of())) {
+            Set<Long> lacking = complete(ready, Set.of(), picking);
+            costs.cut(list, ready.pieces(), List.of());
+            if (lacking.isEmpty()) {
+                finish(list);
+            }
         }
+    }
+
+    /** What is ready of a list when these pieces leave it. */
+    Ready readyWithout(CutList list, Set<Long> gone) {
+        List<Long> rest = uncut(list);
+        rest.removeAll(gone);
+        return ready(list, rest, List.of());
     }
 
     private static void inMyHand(CutSpool spool) {
@@ -457,19 +523,25 @@ public class CutBench {
         spool.inHandOf(Workshop.whoever());
     }
 
-    static CutSpool spool(CutList list, long id) {
-        return list.spools().stream()
-                .filter(s -> s.id() == id)
-                .findFirst()
-                .orElseThrow(() -> new Conflict("cut.planChanged"));
+    private CutSpool spool(CutList list, long id) {
+        CutSpool spool = entities.find(CutSpool.class, id);
+        if (spool == null || spool.listId() != list.id()) {
+            throw new Conflict("cut.planChanged");
+        }
+        return spool;
     }
 
     /** The pieces that the list still cuts: those of its batches that are not cut and do not wait. */
     private List<Long> cutting(CutList list) {
-        List<Long> cutting = new ArrayList<>();
-        list.batches().forEach(b -> cutting.addAll(pieces.uncut(b)));
+        List<Long> cutting = uncut(list);
         cutting.removeAll(waiting(list.id()));
         return cutting;
+    }
+
+    private List<Long> uncut(CutList list) {
+        List<Long> uncut = new ArrayList<>();
+        list.batches().forEach(b -> uncut.addAll(pieces.uncut(b)));
+        return uncut;
     }
 
     private List<Long> waiting(long list) {

@@ -72,6 +72,7 @@ class CutController {
             "over the bound %");
 
     private final CutLists lists;
+    private final CutPlanning planning;
     private final CutBench bench;
     private final Bettering bettering;
     private final CutReads reads;
@@ -83,6 +84,7 @@ class CutController {
 
     CutController(
             CutLists lists,
+            CutPlanning planning,
             CutBench bench,
             Bettering bettering,
             CutReads reads,
@@ -91,6 +93,7 @@ class CutController {
             CutWaste waste,
             BenchDevices devices,
             CutWeights weights) {
+        this.planning = planning;
         this.tags = tags;
         this.waste = waste;
         this.devices = devices;
@@ -110,26 +113,21 @@ class CutController {
     @PostMapping("/lists")
     @ResponseStatus(HttpStatus.CREATED)
     Made propose(@RequestBody Proposal body) {
-        return new Made(begun(lists.propose(body.batches())));
+        return new Made(planning.propose(body.batches()));
     }
 
     /** Plans what is left to cut anew. */
     @PostMapping("/lists/{id}/plan")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void planRest(@PathVariable long id) {
-        begun(lists.planRest(id));
+        planning.planRest(id);
     }
 
     /** Spools that are not to be cut, and pieces that are to be cut from a certain one; what is left is planned anew. */
     @PutMapping("/lists/{id}/wishes")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void wish(@PathVariable long id, @RequestBody Wishes body) {
-        begun(lists.wish(id, body.forbidden(), body.pins()));
-    }
-
-    private long begun(CutLists.Planned planned) {
-        bettering.begin(planned);
-        return planned.list();
+        planning.wish(id, body.forbidden(), body.pins());
     }
 
     /** The best plan so far is good enough. */

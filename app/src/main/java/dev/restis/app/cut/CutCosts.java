@@ -6,7 +6,9 @@ import dev.restis.core.cost.PieceCost;
 import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -30,13 +32,48 @@ class CutCosts {
         this.bulk = bulk;
     }
 
-    /** To be called in every transaction that cuts, takes back or gives up something of the list. */
+    /**
+     * Works out all pieces of a list anew, from everything that it moved. What it threw away is shared by its pieces once it is
+     * done; until then it stands with the list, so that a cut changes what its own piece costs and no other's.
+     */
     @Transactional(propagation = Propagation.MANDATORY)
     public void workOut(CutList list) {
         entities.flush();
-        ListCost cost = ListCost.of(strands(list.id()), waste(list.id()), picked(list.id()));
-        Map<Long, PieceCost> kept = kept(list.id());
-        Set<Long> gone = new java.util.HashSet<>(kept.keySet());
+        BigDecimal waste = waste(list.id());
+        ListCost cost = ListCost.of(
+                strands("s.cut_list_id", Set.of(list.id())),
+                list.confirmed() ? waste : BigDecimal.ZERO,
+                picked(piecesOf(list.id())));
+        keep(kept(piecesOf(list.id())), cost);
+        list.wasteAlone(list.confirmed() ? cost.alone() : waste);
+    }
+
+    /** Cuts were made: what their pieces cost so far, and what the cuts threw away. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void cut(CutList list, Set<Long> pieces, List<Long> steps) {
+        keepPieces(pieces);
+        list.wasteAlone(list.wasteAlone().add(waste(steps)));
+    }
+
+    /** The same where a change to the cuts themselves, such as taking them back, changes what they threw away. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void cut(CutList list, Set<Long> pieces, List<Long> steps, Runnable change) {
+        BigDecimal before = waste(steps);
+        change.run();
+        keepPieces(pieces);
+        list.wasteAlone(list.wasteAlone().add(waste(steps)).subtract(before));
+    }
+
+    private void keepPieces(Set<Long> pieces) {
+        entities.flush();
+        if (!pieces.isEmpty()) {
+            ListCost cost = ListCost.of(strands("g.piece_id", pieces), BigDecimal.ZERO, picked(pieces));
+            keep(kept(pieces), cost);
+        }
+    }
+
+    private void keep(Map<Long, PieceCost> kept, ListCost cost) {
+        Set<Long> gone = new HashSet<>(kept.keySet());
         gone.removeAll(cost.pieces().keySet());
         forget(gone);
         List<Object[]> rows = new ArrayList<>();
@@ -50,7 +87,6 @@ class CutCosts {
                 on conflict (piece_id) do update
                     set used = excluded.used, tails = excluded.tails, waste = excluded.waste, hardware = excluded.hardware
                 """, rows);
-        list.wasteAlone(cost.alone());
     }
 
     @Transactional(propagation = Propagation.MANDATORY)
@@ -63,14 +99,17 @@ class CutCosts {
     }
 
     /** What is cut and was neither taken back nor given up. */
-    private List<CutStrand> strands(long list) {
+    private List<CutStrand> strands(String by, Collection<Long> ids) {
         return jdbc.sql("""
                         select g.piece_id as piece, -sum(g.value) as value, n.used_um, n.cut_um
-                        from cut_spool s join cut_step t on t.cut_spool_id = s.id join ledger g on g.cut_step_id = t.id
+                        from ledger g join cut_step t on t.id = g.cut_step_id join cut_spool s on s.id = t.cut_spool_id
                              join strand n on n.id = g.strand_id
-                        where s.cut_list_id = ? and g.movement in ('CUT', 'RETURN')
+                        where %s = any (?) and g.movement in ('CUT', 'RETURN')
                         group by g.piece_id, n.id having sum(g.quantity) <> 0 order by n.id
-                        """).param(list).query(CutStrand.class).list();
+                        """.formatted(by))
+                .param(ids.toArray(Long[]::new))
+                .query(CutStrand.class)
+                .list();
     }
 
     private BigDecimal waste(long list) {
@@ -81,40 +120,47 @@ class CutCosts {
                         """).param(list).query(BigDecimal.class).single();
     }
 
-    private Map<Long, BigDecimal> picked(long list) {
+    private BigDecimal waste(List<Long> steps) {
+        return jdbc.sql("select coalesce(-sum(value), 0) from ledger where cut_step_id = any (?) and movement = 'BIN'")
+                .param(steps.toArray(Long[]::new))
+                .query(BigDecimal.class)
+                .single();
+    }
+
+    /** The pieces that the list cuts, or has cut, something for. */
+    private Set<Long> piecesOf(long list) {
+        return Set.copyOf(jdbc.sql("""
+                        select n.piece_id from cut_spool s join cut_step t on t.cut_spool_id = s.id
+                            join strand n on n.id = t.strand_id where s.cut_list_id = :list
+                        union select n.piece_id from cut_trimming r join strand n on n.id = r.strand_id
+                        where r.cut_list_id = :list
+                        """).param("list", list).query(Long.class).list());
+    }
+
+    private Map<Long, BigDecimal> picked(Collection<Long> pieces) {
         Map<Long, BigDecimal> picked = new HashMap<>();
         jdbc.sql("""
-                        select piece_id, -sum(value) from ledger
-                        where movement = 'PICK' and piece_id in (
-                            select n.piece_id from cut_spool s join cut_step t on t.cut_spool_id = s.id
-                                join strand n on n.id = t.strand_id where s.cut_list_id = :list
-                            union select n.piece_id from cut_trimming r join strand n on n.id = r.strand_id
-                            where r.cut_list_id = :list)
+                        select piece_id, -sum(value) from ledger where movement = 'PICK' and piece_id = any (?)
                         group by piece_id having sum(quantity) <> 0
-                        """).param("list", list).query(row -> {
+                        """).param(pieces.toArray(Long[]::new)).query(row -> {
             picked.put(row.getLong(1), row.getBigDecimal(2));
         });
         return picked;
     }
 
-    private Map<Long, PieceCost> kept(long list) {
+    private Map<Long, PieceCost> kept(Collection<Long> pieces) {
         Map<Long, PieceCost> kept = new HashMap<>();
-        jdbc.sql("""
-                        select piece_id, used, tails, waste, hardware from piece_actual
-                        where piece_id in (
-                            select n.piece_id from cut_spool s join cut_step t on t.cut_spool_id = s.id
-                                join strand n on n.id = t.strand_id where s.cut_list_id = :list
-                            union select n.piece_id from cut_trimming r join strand n on n.id = r.strand_id
-                            where r.cut_list_id = :list)
-                        """).param("list", list).query(row -> {
-            kept.put(
-                    row.getLong("piece_id"),
-                    new PieceCost(
-                            row.getBigDecimal("used"),
-                            row.getBigDecimal("tails"),
-                            row.getBigDecimal("waste"),
-                            row.getBigDecimal("hardware")));
-        });
+        jdbc.sql("select piece_id, used, tails, waste, hardware from piece_actual where piece_id = any (?)")
+                .param(pieces.toArray(Long[]::new))
+                .query(row -> {
+                    kept.put(
+                            row.getLong("piece_id"),
+                            new PieceCost(
+                                    row.getBigDecimal("used"),
+                                    row.getBigDecimal("tails"),
+                                    row.getBigDecimal("waste"),
+                                    row.getBigDecimal("hardware")));
+                });
         return kept;
     }
 }

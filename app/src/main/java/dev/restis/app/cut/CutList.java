@@ -135,6 +135,11 @@ class CutList {
         pins.addAll(pin);
     }
 
+    /** What it threw away that no piece bears: all of it until the list is done. */
+    BigDecimal wasteAlone() {
+        return wasteAlone;
+    }
+
     void wasteAlone(BigDecimal value) {
         wasteAlone = value;
     }

@@ -2,6 +2,7 @@ package dev.restis.app.cut;
 
 import dev.restis.core.cutting.CutPlan.StepKind;
 import jakarta.persistence.CascadeType;
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
@@ -9,6 +10,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.JoinColumn;
 import jakarta.persistence.OneToMany;
 import jakarta.persistence.OrderBy;
+import jakarta.persistence.SequenceGenerator;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -21,8 +23,12 @@ import org.jspecify.annotations.Nullable;
 class CutSpool {
 
     @Id
-    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    @GeneratedValue(strategy = GenerationType.SEQUENCE)
+    @SequenceGenerator(sequenceName = "cut_spool_number", allocationSize = 50)
     private long id;
+
+    @Column(name = "cut_list_id", insertable = false, updatable = false)
+    private long listId;
 
     private int number;
     private long holdingId;
@@ -68,6 +74,11 @@ class CutSpool {
 
     long id() {
         return id;
+    }
+
+    /** The list that it is of; known once it is kept. */
+    long listId() {
+        return listId;
     }
 
     long holdingId() {

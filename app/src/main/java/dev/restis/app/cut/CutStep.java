@@ -7,6 +7,7 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
 
@@ -16,7 +17,8 @@ import org.jspecify.annotations.Nullable;
 class CutStep {
 
     @Id
-    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    @GeneratedValue(strategy = GenerationType.SEQUENCE)
+    @SequenceGenerator(sequenceName = "cut_step_number", allocationSize = 50)
     private long id;
 
     private int number;

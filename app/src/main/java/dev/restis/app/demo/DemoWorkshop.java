@@ -1,7 +1,7 @@
 package dev.restis.app.demo;
 
 import dev.restis.app.cut.CutBench;
-import dev.restis.app.cut.CutLists;
+import dev.restis.app.cut.CutPlanning;
 import dev.restis.app.orders.Orders;
 import dev.restis.app.orders.PriceBook;
 import dev.restis.app.patterns.PieceChoices;
@@ -70,7 +70,7 @@ class DemoWorkshop {
     private final Orders orders;
     private final OpenWork openWork;
     private final Batches batches;
-    private final CutLists cutLists;
+    private final CutPlanning cutPlanning;
     private final CutBench cutBench;
     private final PriceBook prices;
     private final ShopFeeds shops;
@@ -85,7 +85,7 @@ class DemoWorkshop {
             Orders orders,
             OpenWork openWork,
             Batches batches,
-            CutLists cutLists,
+            CutPlanning cutPlanning,
             CutBench cutBench,
             PriceBook prices,
             ShopFeeds shops) {
@@ -99,7 +99,7 @@ class DemoWorkshop {
         this.orders = orders;
         this.openWork = openWork;
         this.batches = batches;
-        this.cutLists = cutLists;
+        this.cutPlanning = cutPlanning;
         this.cutBench = cutBench;
     }
 
@@ -256,7 +256,7 @@ class DemoWorkshop {
                 false,
                 Map.of("buckle", part("BK16")));
         long cut = batches.make("Morning pieces", openWork.allOf(List.of(marit, wouter)));
-        cutBench.confirm(cutLists.propose(List.of(cut)).list());
+        cutBench.confirm(cutPlanning.propose(List.of(cut)));
     }
 
     private void cord(String code, String name, String colour, String material, String diameter) {

@@ -2,7 +2,6 @@ package dev.restis.app.orders;
 
 import dev.restis.app.orders.History.What;
 import dev.restis.app.platform.Problems.Conflict;
-import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.order.OrderAct;
@@ -21,6 +20,7 @@ import org.springframework.transaction.annotation.Transactional;
 class OrderActs {
 
     private final OrderStore store;
+    private final OrderLocks locks;
     private final Standing standing;
     private final History history;
     private final Quotes quotes;
@@ -29,11 +29,13 @@ class OrderActs {
 
     OrderActs(
             OrderStore store,
+            OrderLocks locks,
             Standing standing,
             History history,
             Quotes quotes,
             ApplicationEventPublisher events,
             Clock clock) {
+        this.locks = locks;
         this.store = store;
         this.standing = standing;
         this.history = history;
@@ -51,7 +53,10 @@ class OrderActs {
     @Transactional
     public void act(long id, OrderAct act, int count) {
         checkCount(count);
-        CustomerOrder order = store.lock(id).orElseThrow(() -> new NotFound("notFound"));
+        if (act == OrderAct.CANCEL || act == OrderAct.CANCEL_REST) {
+            locks.holdTogether(List.of(id));
+        }
+        CustomerOrder order = locks.hold(id);
         Standing.Stand stand = standing.of(id);
         if (!OrderLife.allowed(stand.stage(), stand.progress()).contains(act)) {
             throw new Conflict("order.notNow");
@@ -86,7 +91,7 @@ class OrderActs {
     @Transactional
     public void unmake(long id, int count) {
         checkCount(count);
-        CustomerOrder order = store.lock(id).orElseThrow(() -> new NotFound("notFound"));
+        CustomerOrder order = locks.hold(id);
         List<Piece> pieces = some(order, count, p -> p.made() && !p.dispatched());
         if (pieces.isEmpty()) {
             throw new Conflict("order.notNow");

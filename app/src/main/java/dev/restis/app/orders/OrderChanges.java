@@ -6,7 +6,6 @@ import dev.restis.app.orders.Orders.ReadLine;
 import dev.restis.app.patterns.PieceChoices;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.platform.Problems.Conflict;
-import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.core.measure.Fault;
@@ -63,11 +62,24 @@ class OrderChanges {
             @Nullable TextChange note,
             @Nullable List<LineChange> lines,
             @Nullable List<NewLine> added,
-            @Nullable List<Long> removed) {}
+            @Nullable List<Long> removed) {
+
+        /** Whether more than the head of the order shall change. */
+        boolean ofPieces() {
+            return !all(lines).isEmpty()
+                    || !all(added).isEmpty()
+                    || !all(removed).isEmpty();
+        }
+    }
+
+    private static <T> List<T> all(@Nullable List<T> list) {
+        return list == null ? List.of() : list;
+    }
 
     private final OrderStore store;
     private final Orders orders;
     private final OrderActs acts;
+    private final OrderLocks locks;
     private final Standing standing;
     private final History history;
     private final PieceDesk desk;
@@ -77,10 +89,12 @@ class OrderChanges {
             OrderStore store,
             Orders orders,
             OrderActs acts,
+            OrderLocks locks,
             Standing standing,
             History history,
             PieceDesk desk,
             Clock clock) {
+        this.locks = locks;
         this.store = store;
         this.orders = orders;
         this.acts = acts;
@@ -97,10 +111,13 @@ class OrderChanges {
      */
     @Transactional
     public void change(long id, OrderChange change) {
-        CustomerOrder order = store.lock(id).orElseThrow(() -> new NotFound("notFound"));
+        if (change.ofPieces()) {
+            locks.holdTogether(List.of(id));
+        }
+        CustomerOrder order = locks.hold(id);
         Edit edit = new Edit(order, change);
         Set<OrderAct> allowed = OrderLife.allowed(order.stage(), standing.of(id).progress());
-        if (!allowed.contains(edit.ofPieces() ? OrderAct.CHANGE_PIECES : OrderAct.CHANGE_HEAD)) {
+        if (!allowed.contains(change.ofPieces() ? OrderAct.CHANGE_PIECES : OrderAct.CHANGE_HEAD)) {
             throw new Conflict("order.notNow");
         }
         edit.head();
@@ -138,12 +155,6 @@ class OrderChanges {
         Edit(CustomerOrder order, OrderChange change) {
             this.order = order;
             this.change = change;
-        }
-
-        boolean ofPieces() {
-            return !all(change.lines()).isEmpty()
-                    || !all(change.added()).isEmpty()
-                    || !all(change.removed()).isEmpty();
         }
 
         void head() {
@@ -289,10 +300,6 @@ class OrderChanges {
             return value instanceof PieceChoices choices
                     ? choices.pattern() + " " + String.join(", ", choices.colours())
                     : value.toString();
-        }
-
-        private static <T> List<T> all(@Nullable List<T> list) {
-            return list == null ? List.of() : list;
         }
     }
 }

@@ -27,11 +27,20 @@ class OrderCopies {
     private final OrderStore store;
     private final Orders orders;
     private final Quotes quotes;
+    private final OrderLocks locks;
     private final Standing standing;
     private final History history;
     private final PieceDesk desk;
 
-    OrderCopies(OrderStore store, Orders orders, Quotes quotes, Standing standing, History history, PieceDesk desk) {
+    OrderCopies(
+            OrderStore store,
+            Orders orders,
+            Quotes quotes,
+            OrderLocks locks,
+            Standing standing,
+            History history,
+            PieceDesk desk) {
+        this.locks = locks;
         this.quotes = quotes;
         this.store = store;
         this.orders = orders;
@@ -73,7 +82,7 @@ class OrderCopies {
     /** Moves pieces to an order of their own for the same customer, as far as they are. */
     @Transactional
     public long split(long id, List<Part> parts) {
-        CustomerOrder old = store.lock(id).orElseThrow(() -> new NotFound("notFound"));
+        CustomerOrder old = locks.hold(id);
         if (!OrderLife.allowed(old.stage(), standing.of(id).progress()).contains(OrderAct.CHANGE_PIECES)) {
             throw new Conflict("order.notNow");
         }

@@ -150,6 +150,7 @@ public class OrderImport {
     private final OrderStore store;
     private final OrderRows rows;
     private final PieceDesk desk;
+    private final OrderLocks locks;
     private final Standing standing;
     private final OrderActs acts;
     private final History history;
@@ -163,6 +164,7 @@ public class OrderImport {
             OrderStore store,
             OrderRows rows,
             PieceDesk desk,
+            OrderLocks locks,
             Standing standing,
             OrderActs acts,
             History history,
@@ -170,6 +172,7 @@ public class OrderImport {
             ImportProgress progress,
             PlatformTransactionManager transactions) {
         this.transaction = new TransactionTemplate(transactions);
+        this.locks = locks;
         this.orders = orders;
         this.store = store;
         this.rows = rows;
@@ -221,6 +224,8 @@ public class OrderImport {
 
     private FileView taken(byte[] file, Request request, Mode mode) {
         PieceDesk.Sitting sitting = desk.sit();
+        // Before anything is read of them, so that what is judged is what is changed.
+        locks.holdTogether(store.idsOfSource(request.from(), references(file, request)));
         Understood understood = readAll(file, request, sitting);
         if (!understood.columns().missing().isEmpty()) {
             throw new Rejected(Fault.of(

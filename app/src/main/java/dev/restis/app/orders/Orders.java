@@ -5,7 +5,6 @@ import dev.restis.app.patterns.PieceChoices;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.patterns.PieceSpec;
 import dev.restis.app.platform.Problems.Conflict;
-import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Workshop;
@@ -108,6 +107,7 @@ public class Orders {
     private final JdbcClient jdbc;
     private final JdbcTemplate bulk;
     private final Clock clock;
+    private final OrderLocks locks;
     private final Standing standing;
     private final History history;
     private final Quotes quotes;
@@ -119,10 +119,12 @@ public class Orders {
             JdbcClient jdbc,
             JdbcTemplate bulk,
             Clock clock,
+            OrderLocks locks,
             Standing standing,
             History history,
             Quotes quotes,
             EntityManager entities) {
+        this.locks = locks;
         this.bulk = bulk;
         this.entities = entities;
         this.standing = standing;
@@ -262,7 +264,7 @@ public class Orders {
     /** Takes back an order of which nothing is planned yet. */
     @Transactional
     public void remove(long id) {
-        CustomerOrder order = store.findById(id).orElseThrow(() -> new NotFound("notFound"));
+        CustomerOrder order = locks.hold(id);
         if (order.lines().stream().flatMap(l -> l.pieces().stream()).anyMatch(p -> !p.open())) {
             throw new Conflict("order.planned");
         }

@@ -1,25 +1,21 @@
 package dev.restis.app.orders;
 
-import jakarta.persistence.LockModeType;
 import java.util.Collection;
 import java.util.List;
 import org.springframework.data.jpa.repository.JpaRepository;
-import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
 
 interface PieceStore extends JpaRepository<Piece, Long> {
 
-    /** Open pieces of the lines, locked so that two planners cannot take the same. */
-    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    /** Open pieces of the lines. */
     @Query("""
             select p from Piece p where p.line.id in :lines and p.batchId is null
                 and p.line.order.stage = dev.restis.core.order.OrderStage.ACCEPTED order by p.line.id, p.number
             """)
-    List<Piece> lockOpen(Collection<Long> lines);
+    List<Piece> open(Collection<Long> lines);
 
-    @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select p from Piece p where p.batchId = :batch order by p.id")
-    List<Piece> lockBatch(long batch);
+    List<Piece> inBatch(long batch);
 
     @Query("select l from OrderLine l where l.id in :lines")
     List<OrderLine> linesById(Collection<Long> lines);

@@ -1,6 +1,7 @@
 package dev.restis.app.orders;
 
 import dev.restis.app.patterns.PieceSpec;
+import dev.restis.app.platform.LockOrder;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
@@ -17,6 +18,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Pieces on their way through the workshop. */
@@ -29,15 +31,58 @@ public class Pieces {
     private final PieceStore store;
     private final JdbcClient jdbc;
     private final Clock clock;
+    private final OrderLocks locks;
     private final Standing standing;
     private final History history;
 
-    Pieces(PieceStore store, JdbcClient jdbc, Clock clock, Standing standing, History history) {
+    Pieces(PieceStore store, JdbcClient jdbc, Clock clock, OrderLocks locks, Standing standing, History history) {
+        this.locks = locks;
         this.standing = standing;
         this.history = history;
         this.store = store;
         this.jdbc = jdbc;
         this.clock = clock;
+    }
+
+    /**
+     * Locks the orders of these pieces, which comes before any other lock, see docs/locks.md. Whoever holds an order may move
+     * its pieces.
+     *
+     * @throws LockOrder.Overtaken when pieces went to other orders meanwhile
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void hold(Collection<Long> pieces) {
+        hold("p.id", pieces);
+    }
+
+    /** Locks the orders of all pieces in these batches. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void holdBatches(Collection<Long> batches) {
+        hold("p.batch_id", batches);
+    }
+
+    /** Locks the orders of a batch that is given up, and those that hang together with them. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void holdTogether(long batch) {
+        locks.holdTogether(ordersOf("p.batch_id", List.of(batch)));
+        holdBatches(List.of(batch));
+    }
+
+    private void hold(String by, Collection<Long> ids) {
+        List<Long> orders = ordersOf(by, ids);
+        locks.hold(orders);
+        if (!Set.copyOf(orders).equals(Set.copyOf(ordersOf(by, ids)))) {
+            throw new LockOrder.Overtaken();
+        }
+    }
+
+    private List<Long> ordersOf(String by, Collection<Long> ids) {
+        return jdbc.sql("""
+                        select distinct l.order_id from piece p join order_line l on l.id = p.line_id where %s = any (?)
+                        """.formatted(by))
+                .param(ids.toArray(Long[]::new))
+                .query(Long.class)
+                .list();
     }
 
     /**
@@ -47,8 +92,9 @@ public class Pieces {
      */
     @Transactional
     public List<Taken> take(Map<Long, Integer> wanted, long batch) {
+        hold("l.id", wanted.keySet());
         List<Taken> taken = new ArrayList<>();
-        Map<Long, List<Piece>> open = store.lockOpen(wanted.keySet()).stream()
+        Map<Long, List<Piece>> open = store.open(wanted.keySet()).stream()
                 .collect(Collectors.groupingBy(p -> p.line().id(), TreeMap::new, Collectors.toList()));
         for (Map.Entry<Long, Integer> pick : new TreeMap<>(wanted).entrySet()) {
             List<Piece> pieces = open.getOrDefault(pick.getKey(), List.of());
@@ -81,7 +127,8 @@ public class Pieces {
     /** Opens the pieces of a batch again that are not cut; returns them. */
     @Transactional
     public List<Long> release(long batch, Collection<Long> only) {
-        List<Piece> released = store.lockBatch(batch).stream()
+        holdBatches(List.of(batch));
+        List<Piece> released = store.inBatch(batch).stream()
                 .filter(p -> !p.cut() && only.contains(p.id()))
                 .toList();
         released.forEach(Piece::release);
@@ -89,13 +136,13 @@ public class Pieces {
         return released.stream().map(Piece::id).toList();
     }
 
-    /** The pieces of a batch that are not cut yet, locked. */
-    @Transactional
+    /** The pieces of a batch that are not cut yet. */
+    @Transactional(readOnly = true)
     public List<Long> uncut(long batch) {
-        return store.lockBatch(batch).stream()
-                .filter(p -> !p.cut())
-                .map(Piece::id)
-                .toList();
+        return jdbc.sql("select id from piece where batch_id = ? and cut_at is null order by id")
+                .param(batch)
+                .query(Long.class)
+                .list();
     }
 
     @Transactional

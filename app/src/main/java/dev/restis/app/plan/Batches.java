@@ -155,6 +155,7 @@ public class Batches {
     /** Opens all pieces of the batch again that are not cut. */
     @Transactional
     public void dissolve(long batch) {
+        pieces.holdTogether(batch);
         if (pieces.uncut(batch).isEmpty()) {
             throw new NotFound("batch.nothingToDissolve");
         }

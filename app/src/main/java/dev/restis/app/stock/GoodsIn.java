@@ -21,6 +21,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -133,9 +134,13 @@ public class GoodsIn {
                 lines.stream()
                         .map(l -> l.price().movePointRight(Balance.SCALE).longValueExact())
                         .toList());
+        lines.stream()
+                .sorted(Comparator.comparing((Receipt l) -> l.article().id()).thenComparing(Receipt::lot))
+                .forEach(line -> known(line, receivedOn));
+        ledger.holdLots(lines.stream().map(this::lot).toList());
         List<Long> holdings = new ArrayList<>();
         for (int i = 0; i < lines.size(); i++) {
-            holdings.addAll(shelve(lines.get(i), freights.get(i), receivedOn));
+            holdings.addAll(shelve(lines.get(i), freights.get(i)));
             keep(receipt, lines.get(i), freights.get(i), note.lines().get(i).purchaseLine());
         }
         return new Received(receipt, holdings);
@@ -148,12 +153,15 @@ public class GoodsIn {
                 .single();
     }
 
-    private List<Long> shelve(Receipt line, BigDecimal freight, LocalDate receivedOn) {
-        // Two notes may bring the same lot in the same moment.
+    /** Two notes may bring the same lots in the same moment; each sees to them in the same order. */
+    private void known(Receipt line, LocalDate receivedOn) {
         jdbc.sql(
                         "insert into lot (article_id, code, received_on) values (?, ?, ?) on conflict (article_id, code) do nothing")
                 .params(line.article().id(), line.lot(), receivedOn)
                 .update();
+    }
+
+    private List<Long> shelve(Receipt line, BigDecimal freight) {
         long lot = lot(line);
         line.measured().map(Length::micrometres).ifPresent(um -> stock.keepMeasured(lot, um));
         Kind wound = line.hank() ? Kind.HANK : Kind.SPOOL;

@@ -71,7 +71,6 @@ public class HoldingActs {
     /** Takes something away: from the free end, where it is cord. */
     @Transactional
     public void takeAway(long holding, Away away, Taken taken) {
-        holding(holding);
         List<Fault> faults = new ArrayList<>();
         String reason = Texts.required(taken.reason(), "reason", LONGEST_REASON, faults);
         Balance balance = ledger.lock(holding);
@@ -86,9 +85,9 @@ public class HoldingActs {
     /** Moves a part of a holding, from its free end, to a holding of its own; answers which. */
     @Transactional
     public long split(long holding, Taken taken) {
+        Balance balance = ledger.lock(holding);
         HoldingRow from = holding(holding);
         List<Fault> faults = new ArrayList<>();
-        Balance balance = ledger.lock(holding);
         long quantity = quantity(holding, taken, balance, false, faults);
         reject(faults);
         Kind kind = from.kind() == Kind.BOX ? Kind.BOX : Kind.REMNANT;
@@ -113,15 +112,13 @@ public class HoldingActs {
     /** Puts all of a box into another of the same lot. */
     @Transactional
     public void merge(long holding, long into) {
+        ledger.hold(List.of(holding, into));
         HoldingRow from = holding(holding);
         HoldingRow to = holding(into);
         if (from.kind() != Kind.BOX || holding == into || from.lotId() != to.lotId()) {
             throw new Rejected(Fault.of("into", "holding.merge"));
         }
-        // Always in the same order, so that two mergers cannot wait for each other.
-        ledger.lock(Math.min(holding, into));
-        ledger.lock(Math.max(holding, into));
-        Balance balance = ledger.lock(holding);
+        Balance balance = ledger.balance(holding);
         if (balance.quantity() == 0) {
             throw new Conflict("holding.empty");
         }
@@ -133,6 +130,7 @@ public class HoldingActs {
 
     @Transactional
     public void move(long holding, @Nullable String shelf) {
+        ledger.hold(List.of(holding));
         HoldingRow row = holding(holding);
         String to = Texts.given(shelf).orElse("");
         if (to.length() > LONGEST_SHELF) {
@@ -163,8 +161,8 @@ public class HoldingActs {
      */
     @Transactional
     public void ranOut(long holding, @Nullable String left, UnitSystem units) {
-        HoldingRow row = holding(holding);
         Balance balance = ledger.lock(holding);
+        HoldingRow row = holding(holding);
         String typed = left == null ? "" : left;
         long there = stock.counted(holding, typed, units)
                 .orElseThrow(() -> new Rejected(Fault.of("left", "counted.unread", typed)));
@@ -185,9 +183,9 @@ public class HoldingActs {
 
     @Transactional
     void flaw(long holding, @Nullable String at, UnitSystem units, Mark mark, boolean there) {
+        Balance balance = ledger.lock(holding);
         HoldingRow row = holding(holding);
         List<Fault> faults = new ArrayList<>();
-        Balance balance = ledger.lock(holding);
         if (row.kind() == Kind.BOX) {
             faults.add(Fault.of("at", "flaw.box"));
         }
@@ -209,7 +207,7 @@ public class HoldingActs {
     /** Breaks the seal before anything is taken: what is open is used first. */
     @Transactional
     public void open(long holding) {
-        holding(holding);
+        ledger.hold(List.of(holding));
         int opened = jdbc.sql("update holding set opened_at = :now where id = :id and opened_at is null")
                 .param("now", Timestamp.from(clock.instant()))
                 .param("id", holding)
@@ -224,13 +222,19 @@ public class HoldingActs {
     @Transactional
     public void takeBack(long row) {
         record Taken(long holding, Movement movement, long quantity, BigDecimal value, boolean may) {}
+        ledger.hold(jdbc.sql("select holding_id from ledger where id = ?")
+                .param(row)
+                .query(Long.class)
+                .optional()
+                .map(List::of)
+                .orElseThrow(() -> new NotFound("notFound")));
         Taken back = jdbc.sql("""
                         select holding_id as holding, movement, quantity, value,
                                batch_id is null and cut_step_id is null and reverses is null
                                    and not exists (select 1 from ledger r where r.reverses = l.id) as may
                         from ledger l where id = ?
-                        """).param(row).query(Taken.class).optional().orElseThrow(() -> new NotFound("notFound"));
-        Balance balance = ledger.lock(back.holding());
+                        """).param(row).query(Taken.class).single();
+        Balance balance = ledger.balance(back.holding());
         BigDecimal value = balance.value().subtract(back.value());
         long quantity = balance.quantity() - back.quantity();
         boolean fits = quantity >= 0 && value.signum() >= 0 && (quantity > 0 || value.signum() == 0);

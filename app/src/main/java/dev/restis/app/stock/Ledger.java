@@ -1,5 +1,8 @@
 package dev.restis.app.stock;
 
+import dev.restis.app.platform.LockOrder;
+import dev.restis.app.platform.LockOrder.Rank;
+import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.stock.LedgerRow.Cause;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.stock.Balance;
@@ -7,6 +10,8 @@ import dev.restis.core.stock.Movement;
 import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
 import java.time.Clock;
+import java.util.Collection;
+import java.util.List;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -24,14 +29,48 @@ class Ledger {
         this.clock = clock;
     }
 
+    /**
+     * Locks holdings until the transaction ends, and their lots after them. Whoever moves several locks all of them first;
+     * what is locked already stays so.
+     *
+     * @throws NotFound when one of them is not there
+     */
+    void hold(Collection<Long> holdings) {
+        List<Long> fresh = LockOrder.next(Rank.HOLDING, holdings);
+        if (fresh.isEmpty()) {
+            return;
+        }
+        entities.flush();
+        List<Long> lots = jdbc.sql("""
+                        select lot_id from holding where id = any (?) order by id for no key update
+                        """)
+                .param(fresh.toArray(Long[]::new))
+                .query(Long.class)
+                .list();
+        if (lots.size() < fresh.size()) {
+            throw new NotFound("notFound");
+        }
+        holdLots(lots);
+    }
+
+    /** Locks lots that new holdings are received into. */
+    void holdLots(Collection<Long> lots) {
+        jdbc.sql("select id from lot where id = any (?) order by id for no key update")
+                .param(LockOrder.next(Rank.LOT, lots).toArray(Long[]::new))
+                .query(Long.class)
+                .list();
+    }
+
     /** Locks the holding until the transaction ends, and tells what it has. */
     Balance lock(long holding) {
+        hold(List.of(holding));
+        return balance(holding);
+    }
+
+    /** What a holding has; to be asked by whoever holds it. */
+    Balance balance(long holding) {
         entities.flush();
-        jdbc.sql("select id from holding where id = ? for update")
-                .param(holding)
-                .query(Long.class)
-                .single();
-        return jdbc.sql("select quantity, value from holding_balance where holding_id = ?")
+        return jdbc.sql("select quantity, value from holding where id = ?")
                 .param(holding)
                 .query((row, n) -> new Balance(row.getLong(1), row.getBigDecimal(2)))
                 .single();

@@ -1,5 +1,6 @@
 package dev.restis.app.stock;
 
+import dev.restis.app.platform.LockOrder;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
@@ -17,12 +18,19 @@ import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Deque;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -123,9 +131,11 @@ public class Stock {
     /**
      * Cord that may be cut now: what was cut for pieces that were given up first, then remnants, then what was opened first, then the oldest, each with its flaws. As much as other batches
      * lists mean to cut of it is left at its far end: whoever cuts first cuts from the free end.
+     *
+     * @param without lists whose plans are made anew, so that what they mean to cut is free
      */
     @Transactional(readOnly = true)
-    public Cuttable cuttable(Collection<Long> articleIds) {
+    public Cuttable cuttable(Collection<Long> articleIds, Collection<Long> without) {
         if (articleIds.isEmpty()) {
             return new Cuttable(List.of(), Map.of(), Map.of());
         }
@@ -139,11 +149,13 @@ public class Stock {
                                      order by f.behind_um desc) as flaws
                         from holding h join lot on lot.id = h.lot_id join article a on a.id = lot.article_id
                              cross join lateral (select h.quantity - coalesce(sum(p.planned_um), 0)::bigint as quantity
-                                                 from holding_planned p where p.holding_id = h.id) b
+                                                 from holding_planned p
+                                                 where p.holding_id = h.id and p.cut_list_id <> all (:without)) b
                         where a.id in (:articles) and h.quantity > 0 and b.quantity > 0
                         order by h.kind not in ('CUT', 'REMNANT'), h.kind = 'REMNANT', h.opened_at nulls last, lot.received_on, h.id
                         """)
                 .param("articles", articleIds)
+                .param("without", without.toArray(Long[]::new))
                 .param("today", LocalDate.now(clock))
                 .query((row, n) -> {
                     balances.put(row.getLong("id"), row.getLong("balance"));
@@ -232,6 +244,21 @@ public class Stock {
         takeBack("piece_id = ? and movement = 'PICK'", piece);
     }
 
+    /** The holdings that something was moved from or to for these pieces or by these steps of cut lists. */
+    @Transactional(readOnly = true)
+    public List<Long> moved(Collection<Long> pieces, Collection<Long> steps) {
+        return jdbc.sql("select distinct holding_id from ledger where piece_id = any (?) or cut_step_id = any (?)")
+                .params(pieces.toArray(Long[]::new), steps.toArray(Long[]::new))
+                .query(Long.class)
+                .list();
+    }
+
+    /** Holds them, for whoever moves the same again. */
+    @Transactional
+    public void holdMoved(Collection<Long> pieces, Collection<Long> steps) {
+        ledger.hold(moved(pieces, steps));
+    }
+
     private void takeBack(String which, long id) {
         record Row(
                 long id,
@@ -251,8 +278,9 @@ public class Stock {
                               and not exists (select 1 from ledger r where r.reverses = l.id)
                         order by id desc
                         """.formatted(which)).param(id).query(Row.class).list();
+        ledger.hold(rows.stream().map(Row::holding).toList());
         for (Row row : rows) {
-            Balance balance = ledger.lock(row.holding());
+            Balance balance = ledger.balance(row.holding());
             BigDecimal value = balance.value().subtract(row.value());
             long quantity = balance.quantity() - row.quantity();
             if (quantity < 0 || value.signum() < 0 || quantity == 0 && value.signum() != 0) {
@@ -288,6 +316,7 @@ public class Stock {
                                       and not exists (select 1 from ledger r where r.reverses = l.id)
                                 order by id
                                 """).param("steps", steps).query(Row.class).list();
+        ledger.hold(rows.stream().map(Row::holding).toList());
         for (Row row : rows) {
             HoldingRow from = entities.find(HoldingRow.class, row.holding());
             if (from == null) {
@@ -301,56 +330,133 @@ public class Stock {
         entities.flush();
     }
 
-    /** Whether the books have all of these parts; what is a consumable is never asked for. */
-    @Transactional(readOnly = true)
-    public boolean enough(Map<Long, Long> quantities) {
-        return quantities.isEmpty()
-                || jdbc
-                        .sql("""
-                                select a.id, coalesce(sum(h.quantity), 0) as quantity
-                                from article a left join lot on lot.article_id = a.id left join holding h on h.lot_id = lot.id
-                                where a.id in (:articles) and a.kind <> 'CONSUMABLE' group by a.id
-                                """)
-                        .param("articles", quantities.keySet())
-                        .query((row, n) -> row.getLong("quantity") >= quantities.getOrDefault(row.getLong("id"), 0L))
-                        .stream()
-                        .allMatch(held -> held);
+    /** Parts that a piece takes from the shelves. */
+    public record PartTaken(long piece, long batch, long article, long quantity) {}
+
+    /**
+     * Boxes from which the parts of pieces are taken, oldest lot first; held by the transaction. Of a consumable what the books
+     * have is taken: how much is used is a guess, and nobody waits for a drop of glue because of it.
+     */
+    public final class Picking {
+        private final Map<Long, Deque<Long>> boxes = new HashMap<>();
+        private final Map<Long, Balance> balances = new HashMap<>();
+        private final Set<Long> consumables = new HashSet<>();
+
+        private Picking() {}
+
+        /** Whether all parts of a piece are there. */
+        public boolean enough(Collection<PartTaken> parts) {
+            return parts.stream().allMatch(p -> consumables.contains(p.article()) || held(p.article()) >= p.quantity());
+        }
+
+        private long held(long article) {
+            return boxes.getOrDefault(article, new ArrayDeque<>()).stream()
+                    .mapToLong(
+                            box -> balances.getOrDefault(box, Balance.NOTHING).quantity())
+                    .sum();
+        }
+
+        /**
+         * Takes the parts of a piece.
+         *
+         * @throws Rejected when there are not enough
+         */
+        public void take(Collection<PartTaken> parts) {
+            parts.forEach(this::take);
+        }
+
+        private void take(PartTaken part) {
+            Deque<Long> from = boxes.getOrDefault(part.article(), new ArrayDeque<>());
+            long missing = part.quantity();
+            while (missing > 0 && !from.isEmpty()) {
+                long box = from.element();
+                Balance balance = balances.getOrDefault(box, Balance.NOTHING);
+                long taken = Math.min(missing, balance.quantity());
+                if (taken > 0) {
+                    BigDecimal cost = balance.costOf(taken);
+                    Cause cause = new Cause("", part.batch(), part.piece(), null, null, null);
+                    ledger.post(Movement.PICK, box, -taken, cost.negate(), cause);
+                    balance = balance.without(taken);
+                    balances.put(box, balance);
+                    missing -= taken;
+                }
+                if (balance.quantity() == 0) {
+                    from.remove();
+                }
+            }
+            if (missing > 0 && !consumables.contains(part.article())) {
+                throw new Rejected(Fault.of(
+                        "hardware",
+                        "hardware.short",
+                        articles.byId(part.article()).code(),
+                        missing));
+            }
+        }
     }
 
     /**
-     * Takes parts and consumables for a piece, oldest lot first. Of a consumable what the books have is taken: how much is
-     * used is a guess, and nobody waits for a drop of glue because of it.
-     *
-     * @return what it cost
-     * @throws Rejected when there are not enough parts
+     * Holds the boxes that these parts would be taken from, as many as it takes and no more, together with other holdings that
+     * the same transaction moves.
      */
     @Transactional
-    public BigDecimal pick(long articleId, long quantity, long piece, long batch) {
-        List<Long> boxes = jdbc.sql("""
-                        select h.id from holding h join lot on lot.id = h.lot_id
-                        where lot.article_id = ? order by lot.received_on, h.id
-                        """).param(articleId).query(Long.class).list();
-        long missing = quantity;
-        BigDecimal value = BigDecimal.ZERO;
-        for (long box : boxes) {
-            Balance balance = ledger.lock(box);
-            long taken = Math.min(missing, balance.quantity());
-            if (taken > 0) {
-                BigDecimal cost = balance.costOf(taken);
-                ledger.post(Movement.PICK, box, -taken, cost.negate(), new Cause("", batch, piece, null, null, null));
-                value = value.add(cost);
-                missing -= taken;
+    public Picking hold(Collection<Long> holdings, Collection<PartTaken> parts) {
+        Map<Long, Long> wanted = new TreeMap<>();
+        parts.forEach(p -> wanted.merge(p.article(), p.quantity(), Long::sum));
+        Set<Long> all = new TreeSet<>(holdings);
+        all.addAll(boxesFor(wanted).values().stream().flatMap(List::stream).toList());
+        ledger.hold(all);
+        Picking picking = new Picking();
+        // What others took between looking and holding makes more boxes necessary, and those are not held.
+        boxesFor(wanted).forEach((article, boxes) -> {
+            if (!all.containsAll(boxes)) {
+                throw new LockOrder.Overtaken();
             }
+            picking.boxes.put(article, new ArrayDeque<>(boxes));
+            boxes.forEach(box -> picking.balances.put(box, ledger.balance(box)));
+        });
+        articles.some(wanted.keySet()).stream()
+                .filter(a -> a.kind() == Article.ArticleKind.CONSUMABLE)
+                .forEach(a -> picking.consumables.add(a.id()));
+        return picking;
+    }
+
+    /** The boxes that reach for so much of each article, oldest lot first. */
+    private Map<Long, List<Long>> boxesFor(Map<Long, Long> wanted) {
+        Map<Long, List<Long>> boxes = new TreeMap<>();
+        if (!wanted.isEmpty()) {
+            jdbc.sql("""
+                            select b.article_id, b.id
+                            from (select lot.article_id, h.id, lot.received_on,
+                                         sum(h.quantity) over (partition by lot.article_id order by lot.received_on, h.id)
+                                             - h.quantity as before
+                                  from holding h join lot on lot.id = h.lot_id
+                                  where lot.article_id = any (?) and h.quantity > 0) b
+                                join unnest(?, ?) w (article_id, wanted) on w.article_id = b.article_id
+                            where b.before < w.wanted order by b.article_id, b.received_on, b.id
+                            """)
+                    .params(
+                            wanted.keySet().toArray(Long[]::new),
+                            wanted.keySet().toArray(Long[]::new),
+                            wanted.values().toArray(Long[]::new))
+                    .query(row -> {
+                        boxes.computeIfAbsent(row.getLong(1), a -> new ArrayList<>())
+                                .add(row.getLong(2));
+                    });
         }
-        if (missing > 0) {
-            Article article = articles.byId(articleId);
-            if (article.kind() == Article.ArticleKind.CONSUMABLE) {
-                return value;
-            }
-            throw new Rejected(Fault.of("hardware", "hardware.short", article.code(), missing));
+        return boxes;
+    }
+
+    /** Whether the holdings lie as a plan saw them: as much of each is free, with the flaws where they were. Holds them. */
+    @Transactional
+    public boolean lieAsSeen(Collection<Holding> seen, Set<Long> ownLists) {
+        if (seen.isEmpty()) {
+            return true;
         }
-        entities.flush();
-        return value;
+        ledger.hold(seen.stream().map(Holding::id).toList());
+        Map<Long, Holding> now =
+                cuttable(seen.stream().map(Holding::article).collect(Collectors.toSet()), ownLists).free().stream()
+                        .collect(Collectors.toMap(Holding::id, h -> h));
+        return seen.stream().allMatch(h -> h.equals(now.get(h.id())));
     }
 
     /**

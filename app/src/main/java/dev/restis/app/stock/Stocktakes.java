@@ -1,5 +1,7 @@
 package dev.restis.app.stock;
 
+import dev.restis.app.platform.LockOrder;
+import dev.restis.app.platform.LockOrder.Rank;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
@@ -19,6 +21,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -251,9 +254,14 @@ class Stocktakes {
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
-        for (CountLine line : lines) {
-            if (line.difference() != null && line.difference() != 0) {
-                Balance balance = ledger.lock(line.holdingId());
+        List<CountLine> differing = lines.stream()
+                .filter(l -> l.difference() != null && l.difference() != 0)
+                .sorted(Comparator.comparing(CountLine::holdingId))
+                .toList();
+        ledger.hold(differing.stream().map(CountLine::holdingId).toList());
+        for (CountLine line : differing) {
+            if (line.difference() != null) {
+                Balance balance = ledger.balance(line.holdingId());
                 long change = line.difference();
                 if (balance.quantity() + change < 0) {
                     throw new Rejected(Fault.of("reasons[" + line.holdingId() + "]", "stocktake.gone", line.label()));
@@ -276,6 +284,7 @@ class Stocktakes {
 
     /** Locks a stocktake that is still open. */
     private void open(long id) {
+        LockOrder.next(Rank.STOCKTAKE, List.of(id));
         boolean open = jdbc.sql("select booked_at is null and not given_up from stocktake where id = ? for update")
                 .param(id)
                 .query(Boolean.class)

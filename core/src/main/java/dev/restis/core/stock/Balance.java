@@ -16,6 +16,9 @@ public record Balance(long quantity, BigDecimal value) {
     /** Decimal places of a value: hundredths of a cent. */
     public static final int SCALE = 4;
 
+    /** Of an empty holding. */
+    public static final Balance NOTHING = new Balance(0, BigDecimal.ZERO);
+
     public Balance {
         if (quantity < 0 || value.signum() < 0) {
             throw new IllegalArgumentException(

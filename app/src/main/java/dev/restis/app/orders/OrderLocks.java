@@ -1,0 +1,68 @@
+package dev.restis.app.orders;
+
+import dev.restis.app.platform.LockOrder;
+import dev.restis.app.platform.LockOrder.Rank;
+import dev.restis.app.platform.Problems.NotFound;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
+import java.util.Collection;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.stereotype.Component;
+
+/** Locks orders, the first of all locks: what is done to an order and its pieces is done one after the other. */
+@Component
+class OrderLocks {
+
+    private final EntityManager entities;
+    private final ObjectProvider<Companions> companions;
+
+    OrderLocks(EntityManager entities, ObjectProvider<Companions> companions) {
+        this.entities = entities;
+        this.companions = companions;
+    }
+
+    /** Locks orders by their ids until the transaction ends. */
+    void hold(Collection<Long> orders) {
+        List<Long> fresh = LockOrder.next(Rank.ORDER, orders);
+        if (!fresh.isEmpty()) {
+            entities.createNativeQuery(
+                            "select id from customer_order where id in (:orders) order by id for no key update",
+                            Long.class)
+                    .setParameter("orders", fresh)
+                    .getResultList();
+        }
+    }
+
+    /**
+     * Locks orders that pieces are taken out of, and with them those that hang together with them.
+     *
+     * @throws LockOrder.Overtaken when others came to hang together with them meanwhile
+     */
+    void holdTogether(Collection<Long> orders) {
+        Set<Long> all = new TreeSet<>(orders);
+        companions.forEach(c -> all.addAll(c.of(orders)));
+        hold(all);
+        companions.forEach(c -> {
+            if (!all.containsAll(c.of(orders))) {
+                throw new LockOrder.Overtaken();
+            }
+        });
+    }
+
+    /**
+     * Locks an order and says in its version that something was done to it.
+     *
+     * @throws NotFound when there is no such order
+     */
+    CustomerOrder hold(long id) {
+        LockOrder.next(Rank.ORDER, List.of(id));
+        CustomerOrder order = entities.find(CustomerOrder.class, id, LockModeType.PESSIMISTIC_FORCE_INCREMENT);
+        if (order == null) {
+            throw new NotFound("notFound");
+        }
+        return order;
+    }
+}
