@@ -19,18 +19,12 @@ import { Link, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { formatDay } from '../../shared/format';
+import { jobQuery, stopJob } from '../../shared/jobs';
 import { Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { deliveryQuery, deliveryTextQuery } from '../shop/queries';
 import classes from './ImportPage.module.css';
-import {
-  cancelImport,
-  progressQuery,
-  sampleFile,
-  type Source as TakenFrom,
-  useImport,
-  usePreview,
-} from './queries';
+import { sampleFile, type Source as TakenFrom, useImport, usePreview } from './queries';
 
 type How = Schemas['Request'];
 type View = Schemas['FileView'];
@@ -50,7 +44,8 @@ export default function ImportPage() {
 function useTaking() {
   const { units } = useUnits();
   const preview = usePreview();
-  const take = useImport();
+  const [job, setJob] = useState<number>();
+  const take = useImport(setJob);
   const [what, setWhat] = useState<TakenFrom>();
   const [how, setHow] = useState<How>({ units });
   const look = (chosen: TakenFrom, next: How) => {
@@ -62,11 +57,10 @@ function useTaking() {
   const again = (change: Partial<How>) => what && look(what, { ...how, ...change });
   const run = (mode: 'ALL' | 'GOOD_ROWS') => {
     if (!what) return;
-    const key = crypto.randomUUID();
-    setHow({ ...how, key });
-    take.mutate({ what, how: { ...how, key }, mode });
+    setJob(undefined);
+    take.mutate({ what, how, mode });
   };
-  return { units, preview, take, what, how, look, again, run };
+  return { units, preview, take, job, what, how, look, again, run };
 }
 
 function Chosen() {
@@ -149,12 +143,18 @@ function Delivered({ id }: { id: number }) {
 }
 
 function Judged({ taking }: { taking: ReturnType<typeof useTaking> }) {
-  const { preview, take, what, how, again, run } = taking;
+  const { preview, take, job, what, how, again, run } = taking;
+  const { t } = useTranslation();
   const seen = preview.data;
   return (
     <>
       <ProblemNote error={preview.error ?? take.error} />
-      {take.isPending && how.key && <Running id={how.key} />}
+      {take.isPending && job && <Running id={job} />}
+      {take.isSuccess && !take.data && (
+        <Alert color="straw" variant="outline" role="status">
+          {t('import.stopped')}
+        </Alert>
+      )}
       {take.data ? (
         <Done view={take.data} />
       ) : (
@@ -172,18 +172,21 @@ function Judged({ taking }: { taking: ReturnType<typeof useTaking> }) {
 }
 
 /** How far a long import is; it can be stopped, and then nothing of it is kept. */
-function Running({ id }: { id: string }) {
+function Running({ id }: { id: number }) {
   const { t } = useTranslation();
-  const { data } = useQuery(progressQuery(id));
+  const { data } = useQuery(jobQuery(id));
+  const known = data && data.whole > 0;
   return (
     <Group className="panel" p="sm" gap="md">
       <Progress
         flex={1}
-        value={data && data.total > 0 ? (100 * data.done) / data.total : 0}
+        value={known ? (100 * data.done) / data.whole : 0}
         aria-label={t('import.running')}
       />
-      <Text size="sm">{data ? t('import.progress', { ...data }) : t('import.running')}</Text>
-      <Button variant="default" onClick={() => cancelImport(id)}>
+      <Text size="sm">
+        {known ? t('import.progress', { done: data.done, total: data.whole }) : t('import.running')}
+      </Text>
+      <Button variant="default" onClick={() => stopJob(id)}>
         {t('import.cancel')}
       </Button>
     </Group>

@@ -8,6 +8,7 @@ import {
 import { api, ask, type Schemas } from '../../api/client';
 import type { paths } from '../../api/schema';
 import type { Units } from '../../app/units';
+import { outcome } from '../../shared/jobs';
 import { useRefreshWork } from '../plan/queries';
 
 export type OrderFilter = NonNullable<paths['/api/orders']['get']['parameters']['query']>;
@@ -169,41 +170,32 @@ export function usePreview() {
   });
 }
 
-export function useImport() {
+/** Takes what was looked at: a file as long work, whose job is told to {@link begun}. Stopped, nothing of it is kept. */
+export function useImport(begun: (job: number) => void) {
   const refresh = useRefreshWork();
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ what, how, mode }: Asked & { mode: 'ALL' | 'GOOD_ROWS' }) =>
-      what.file
-        ? ask(api.POST('/api/orders/import', { params: { query: { mode } }, ...fileBody(what.file, how) }))
-        : ask(
-            api.POST('/api/deliveries/{id}/take', {
-              params: { path: { id: what.delivery }, query: { mode } },
-              body: how,
-            }),
-          ),
+    mutationFn: async ({ what, how, mode }: Asked & { mode: 'ALL' | 'GOOD_ROWS' }) => {
+      if (what.file) {
+        const asked = await ask(
+          api.POST('/api/orders/import', { params: { query: { mode } }, ...fileBody(what.file, how) }),
+        );
+        begun(asked.id);
+        return outcome<Schemas['FileView']>(asked.id);
+      }
+      return ask(
+        api.POST('/api/deliveries/{id}/take', {
+          params: { path: { id: what.delivery }, query: { mode } },
+          body: how,
+        }),
+      );
+    },
     onSuccess: () => {
       client.invalidateQueries({ queryKey: ['deliveries'] });
       return refresh();
     },
   });
 }
-
-const LOOK_AGAIN_MS = 500;
-
-/** How far a running import is; it is not known before its first rows are done. */
-export const progressQuery = (key: string) =>
-  queryOptions({
-    queryKey: ['orders', 'import', key],
-    queryFn: async () => {
-      const { data } = await api.GET('/api/orders/import/progress/{key}', { params: { path: { key } } });
-      return data ?? null;
-    },
-    refetchInterval: LOOK_AGAIN_MS,
-  });
-
-export const cancelImport = (key: string) =>
-  ask(api.POST('/api/orders/import/progress/{key}/cancel', { params: { path: { key } } }));
 
 export async function sampleFile(): Promise<File> {
   const answer = await fetch('/api/orders/sample.csv');

@@ -272,15 +272,16 @@ class OrderFileRulesTest extends RestisTest {
         for (int i = 0; i < 600; i++) {
             file.append("C-").append(i).append(",Ilka,1,snake,NT2,OA2,16\n");
         }
-        String how = "{\"units\": \"METRIC\", \"key\": \"k-1\"}";
-        assertThat(tell("/api/orders/import/progress/k-1/cancel", "").status()).isEqualTo(204);
-        Answer stopped = upload(take("ALL"), bytes(file.toString()), how);
-        assertThat(stopped.body().path("code").asString()).isEqualTo("import.cancelled");
+        long asked = send(take("ALL"), bytes(file.toString())).body().path("id").asLong();
+        assertThat(tell("/api/jobs/" + asked + "/stop", "").status()).isEqualTo(204);
+        JsonNode stopped = job(asked);
+        assertThat(stopped.path("state").asString()).isEqualTo("STOPPED");
         assertThat(linesOf("C-0")).isZero();
-        String again = how.replace("k-1", "k-2");
-        assertThat(upload(take("ALL"), bytes(file.toString()), again).status()).isEqualTo(200);
-        assertThat(ask("/api/orders/import/progress/k-2").body().path("done").asInt())
-                .isEqualTo(600);
+        long again = send(take("ALL"), bytes(file.toString())).body().path("id").asLong();
+        JsonNode done = job(again);
+        assertThat(done.path("state").asString()).isEqualTo("DONE");
+        assertThat(done.path("done").asInt()).isEqualTo(600);
+        assertThat(done.path("result").path("fresh").asInt()).isEqualTo(600);
         forgetOrders("reference like 'C-%'");
     }
 

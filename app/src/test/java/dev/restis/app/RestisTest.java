@@ -8,7 +8,9 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.BeforeEach;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -89,8 +91,17 @@ abstract class RestisTest {
         return upload(path, bytes, "{\"units\": \"METRIC\"}");
     }
 
+    /** What is answered at once, before the work that is asked for is done. */
+    Answer send(String path, byte[] bytes) throws Exception {
+        return uploaded(path, bytes, "{\"units\": \"METRIC\"}");
+    }
+
     /** {@code how} says how the file is to be read. */
     Answer upload(String path, byte[] bytes, String how) throws Exception {
+        return settled(uploaded(path, bytes, how));
+    }
+
+    private Answer uploaded(String path, byte[] bytes, String how) throws Exception {
         return answer(mvc.perform(multipart(path)
                         .file(new MockMultipartFile("file", "orders.csv", "text/csv", bytes))
                         .file(new MockMultipartFile(
@@ -99,6 +110,29 @@ abstract class RestisTest {
                         .with(csrf()))
                 .andReturn()
                 .getResponse());
+    }
+
+    /** What came of long work that was asked for, as if it had been done at once. */
+    private Answer settled(Answer asked) throws Exception {
+        if (asked.status() != 202) {
+            return asked;
+        }
+        JsonNode job = job(asked.body().path("id").asLong());
+        JsonNode problem = job.path("problem");
+        JsonNode came = problem.isObject() ? problem : job.path("result");
+        return new Answer(problem.isObject() ? problem.path("status").asInt() : 200, came.toString(), came);
+    }
+
+    /** A job once it has ended. */
+    JsonNode job(long id) throws Exception {
+        long end = System.nanoTime() + 60_000_000_000L;
+        JsonNode job = ask("/api/jobs/" + id).body();
+        while (List.of("WAITING", "RUNNING").contains(job.path("state").asString())) {
+            assertThat(System.nanoTime()).as("job %d ends", id).isLessThan(end);
+            LockSupport.parkNanos(20_000_000);
+            job = ask("/api/jobs/" + id).body();
+        }
+        return job;
     }
 
     MockMvc mvc() {

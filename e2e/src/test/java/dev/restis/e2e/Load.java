@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.IntFunction;
 
 /** Requests to one server at a steady pace; each is timed from when it was due, so that a jam counts in full. */
@@ -22,6 +23,8 @@ final class Load {
     private static final int WARM_UP = 500;
     private static final int WARM_UP_S = 2;
     private static final int SECONDS = 12;
+
+    private static final int ACCEPTED = 202;
 
     private final CookieManager cookies = new CookieManager();
     private final HttpClient http =
@@ -62,7 +65,22 @@ final class Load {
         if (answer.statusCode() >= 400) {
             throw new AssertionError(path + " answered " + answer.statusCode() + ": " + answer.body());
         }
+        if (answer.statusCode() == ACCEPTED) {
+            await(answer.body().replaceAll("\\D", ""));
+        }
         return (System.nanoTime() - start) / 1e6;
+    }
+
+    /** Waits until long work is done. */
+    private void await(String job) throws Exception {
+        String now = ask("/api/jobs/" + job);
+        while (now.contains("\"WAITING\"") || now.contains("\"RUNNING\"")) {
+            LockSupport.parkNanos(TimeUnit.MILLISECONDS.toNanos(100));
+            now = ask("/api/jobs/" + job);
+        }
+        if (!now.contains("\"DONE\"")) {
+            throw new AssertionError("job " + job + " ended as " + now);
+        }
     }
 
     /** Asks one after the other until the server has seen it all before. */

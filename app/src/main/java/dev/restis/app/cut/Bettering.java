@@ -1,5 +1,13 @@
 package dev.restis.app.cut;
 
+import dev.restis.app.cut.CutPlans.Snapshot;
+import dev.restis.app.platform.Problems.Conflict;
+import dev.restis.app.platform.Problems.NotFound;
+import dev.restis.app.platform.jobs.Jobs;
+import dev.restis.app.platform.jobs.Jobs.Asked;
+import dev.restis.app.platform.jobs.RunningJob;
+import dev.restis.app.platform.jobs.Work;
+import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cutting.CutPlan;
 import dev.restis.core.cutting.CutPlanner;
 import dev.restis.core.cutting.CutRequest;
@@ -9,29 +17,22 @@ import dev.restis.core.cutting.LeastCost;
 import dev.restis.core.cutting.WithTrimmings;
 import dev.restis.core.cutting.solver.GridSolver.Effort;
 import dev.restis.core.measure.Length;
-import jakarta.annotation.PreDestroy;
 import java.math.BigDecimal;
 import java.time.Duration;
 import java.util.List;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.atomic.AtomicBoolean;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 
 /**
- * Looks for better plans than the first, beside everything else and outside of any transaction: a plan takes the place of the first
- * only if nobody has touched the list since. Whoever is asked to stop keeps the best.
+ * Looks for better plans than the first, beside everything else: a plan takes the place of the first only if nobody has touched
+ * the list since. Whoever is asked to stop keeps the best.
  */
 @Service
-class Bettering {
+class Bettering implements Work {
 
-    private static final Logger LOG = LoggerFactory.getLogger(Bettering.class);
+    static final String KIND = "cut-plan";
+
     private static final Effort EFFORT = new Effort(8, 40);
     private static final int EXCHANGES = 60;
     /** A plan so near to the bound is not bettered. */
@@ -41,16 +42,12 @@ class Bettering {
             List.of(new Demand(1, 1, 1, Length.ofMillimetres(500))),
             List.of(new Holding(1, 1, 1, Length.ofMillimetres(9_000), List.of(), Length.ofMillimetres(300))));
 
+    private final Jobs jobs;
     private final CutPlans plans;
     private final CutWeights weights;
-    private final Map<Long, AtomicBoolean> wanted = new ConcurrentHashMap<>();
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(task -> {
-        Thread thread = new Thread(task, "better-plans");
-        thread.setDaemon(true);
-        return thread;
-    });
 
-    Bettering(CutPlans plans, CutWeights weights) {
+    Bettering(Jobs jobs, CutPlans plans, CutWeights weights) {
+        this.jobs = jobs;
         this.plans = plans;
         this.weights = weights;
     }
@@ -58,53 +55,50 @@ class Bettering {
     /** Loading the solver takes a second; nobody who asks for a plan is to wait for that. */
     @EventListener(ApplicationReadyEvent.class)
     public void warmUp() {
-        worker.execute(() -> new LeastCost(new Effort(1, 0), 0, Duration.ofSeconds(1)).plan(ANY));
+        Thread thread =
+                new Thread(() -> new LeastCost(new Effort(1, 0), 0, Duration.ofSeconds(1)).plan(ANY), "load-solver");
+        thread.setDaemon(true);
+        thread.start();
     }
 
-    /** Begins to better a plan that is kept. */
-    void begin(long list, CutPlan first) {
-        Duration within = Duration.ofSeconds(weights.weights().seconds());
-        if (within.isZero()
-                || first.quality().filter(q -> q.gap().compareTo(NEAR) <= 0).isPresent()) {
-            return;
+    /** Begins to better a plan that is kept, in place of what was looked for before. */
+    void begin(long list, int revision, CutPlan first) {
+        boolean near = first.quality().filter(q -> q.gap().compareTo(NEAR) <= 0).isPresent();
+        if (near || weights.weights().seconds() == 0) {
+            stop(list);
+        } else {
+            jobs.askAnew(Asked.of(KIND, String.valueOf(list), revision), Workshop.whoever());
         }
-        AtomicBoolean on = new AtomicBoolean(true);
-        AtomicBoolean earlier = wanted.put(list, on);
-        if (earlier != null) {
-            earlier.set(false);
-        }
-        worker.execute(() -> better(list, within, on));
     }
 
-    private void better(long list, Duration within, AtomicBoolean on) {
+    @Override
+    public String kind() {
+        return KIND;
+    }
+
+    @Override
+    public String work(RunningJob job) {
+        Snapshot snapshot;
         try {
-            if (on.get()) {
-                CutPlanner planner = new WithTrimmings(new LeastCost(EFFORT, EXCHANGES, within, on::get));
-                CutPlans.Snapshot snapshot = plans.of(list);
-                plans.better(snapshot, planner.plan(snapshot.request()));
-            }
-        } catch (RuntimeException failed) {
-            LOG.warn("Cut list {} was not bettered; its first plan holds", list, failed);
-        } finally {
-            wanted.remove(list, on);
+            snapshot = plans.of(Long.parseLong(job.subject()));
+        } catch (Conflict | NotFound over) {
+            // It is cut, or another took its place: there is nothing to better.
+            return "{}";
         }
+        if (snapshot.revision() == job.revision()) {
+            Duration within = Duration.ofSeconds(weights.weights().seconds());
+            CutPlanner planner = new WithTrimmings(new LeastCost(EFFORT, EXCHANGES, within, job::wanted));
+            plans.better(snapshot, planner.plan(snapshot.request()));
+        }
+        return "{}";
     }
 
     boolean going(long list) {
-        return wanted.containsKey(list);
+        return jobs.going(KIND, String.valueOf(list));
     }
 
     /** The best so far is taken. */
     void stop(long list) {
-        AtomicBoolean on = wanted.get(list);
-        if (on != null) {
-            on.set(false);
-        }
-    }
-
-    @PreDestroy
-    void close() {
-        wanted.values().forEach(on -> on.set(false));
-        worker.shutdown();
+        jobs.stop(KIND, String.valueOf(list));
     }
 }

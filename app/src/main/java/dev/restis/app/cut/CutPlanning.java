@@ -1,6 +1,7 @@
 package dev.restis.app.cut;
 
 import dev.restis.app.cut.CutLists.PinInput;
+import dev.restis.app.cut.CutPlans.Laid;
 import dev.restis.app.cut.CutPlans.Snapshot;
 import dev.restis.app.cut.CutPlans.Solved;
 import dev.restis.app.platform.Problems.Conflict;
@@ -80,10 +81,10 @@ public class CutPlanning {
                 plans.giveUp(snapshot, stuck);
                 continue;
             }
-            Optional<Long> laid = plans.lay(snapshot, solved(snapshot.request(), plan));
+            Optional<Laid> laid = plans.lay(snapshot, solved(snapshot.request(), plan));
             if (laid.isPresent()) {
-                bettering.begin(laid.get(), plan);
-                return laid.get();
+                bettering.begin(laid.get().list(), laid.get().revision(), plan);
+                return laid.get().list();
             }
         }
         throw new Conflict("stockChanged");

@@ -232,13 +232,16 @@ class CutPlans {
         return begun;
     }
 
+    /** A list whose plan was laid down. */
+    record Laid(long list, int revision) {}
+
     /**
      * Lays a plan down, if all that it rests on is as it was.
      *
      * @return the list; nothing when the plan came too late
      */
     @Transactional
-    public Optional<Long> lay(Snapshot from, Solved solved) {
+    public Optional<Laid> lay(Snapshot from, Solved solved) {
         pieces.holdBatches(from.batches());
         lists.hold(from.replaced());
         if (!standsStill(from, solved.plan())) {
@@ -252,7 +255,7 @@ class CutPlans {
         list.opens(solved.opened(), solved.longer());
         list.touched();
         entities.flush();
-        return Optional.of(list.id());
+        return Optional.of(new Laid(list.id(), list.revision()));
     }
 
     private CutList begin(Snapshot from) {

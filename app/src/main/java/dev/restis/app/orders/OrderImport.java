@@ -12,6 +12,10 @@ import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.order.OrderAct;
 import dev.restis.core.order.OrderLife;
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -25,8 +29,8 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.locks.ReentrantLock;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -65,15 +69,13 @@ public class OrderImport {
      * @param columns which column holds which field, where it is not as it was guessed; empty for none
      * @param fixes cells that were mended in place, by row and field
      * @param accepted rows whose differences are taken over
-     * @param key under which its progress can be asked for; empty for nowhere
      */
     public record Request(
             UnitSystem units,
             @Nullable String source,
             @Nullable Map<String, String> columns,
             @Nullable Map<Long, Map<String, String>> fixes,
-            @Nullable Set<Long> accepted,
-            @Nullable String key) {
+            @Nullable Set<Long> accepted) {
 
         String from() {
             return source == null || source.isBlank() ? FILE : source.strip();
@@ -89,10 +91,6 @@ public class OrderImport {
 
         boolean accepts(long row) {
             return accepted != null && accepted.contains(row);
-        }
-
-        String progressKey() {
-            return key == null ? "" : key;
         }
     }
 
@@ -144,7 +142,8 @@ public class OrderImport {
     static final String FILE = "FILE";
     private static final int LONGEST_SOURCE = 40;
     private static final int MOST_SHOWN = 200;
-    private static final long LONGEST_WAIT_S = 60;
+    private static final Duration LONGEST_WAIT = Duration.ofSeconds(60);
+    private static final Duration BETWEEN_LOOKS = Duration.ofMillis(60);
 
     private final Orders orders;
     private final OrderStore store;
@@ -155,9 +154,9 @@ public class OrderImport {
     private final OrderActs acts;
     private final History history;
     private final OrderSources sources;
-    private final ImportProgress progress;
+    private final EntityManager entities;
+    private final Clock clock;
     private final TransactionTemplate transaction;
-    private final ReentrantLock one = new ReentrantLock(true);
 
     OrderImport(
             Orders orders,
@@ -169,7 +168,8 @@ public class OrderImport {
             OrderActs acts,
             History history,
             OrderSources sources,
-            ImportProgress progress,
+            EntityManager entities,
+            Clock clock,
             PlatformTransactionManager transactions) {
         this.transaction = new TransactionTemplate(transactions);
         this.locks = locks;
@@ -181,7 +181,8 @@ public class OrderImport {
         this.acts = acts;
         this.history = history;
         this.sources = sources;
-        this.progress = progress;
+        this.entities = entities;
+        this.clock = clock;
     }
 
     /** A file with the fields that its columns hold, and what each of its rows would do. */
@@ -193,36 +194,56 @@ public class OrderImport {
         return view(readAll(file, request, desk.sit()), request);
     }
 
-    /** Takes the new rows of a file: all of them, or none when some are bad and all were asked for. */
-    public FileView take(byte[] file, Request request, Mode mode) {
-        return inTurn(() -> taken(file, request, mode));
+    /**
+     * Takes the new rows of a file: all of them, or none when some are bad and all were asked for.
+     *
+     * @param progress is told how many orders of how many are kept
+     * @param kept is called with what came of it, in the transaction that keeps it
+     */
+    FileView take(byte[] file, Request request, Mode mode, Progress progress, Consumer<FileView> kept) {
+        return inTurn(() -> {
+            FileView view = taken(file, request, mode, progress);
+            kept.accept(view);
+            return view;
+        });
+    }
+
+    /** Hears how many orders of how many are kept. */
+    interface Progress {
+        void at(int done, int all);
     }
 
     /**
-     * Does {@code work} in a transaction while no other file is taken: two at once would both find the same order missing.
-     * Whoever waits does so before taking a connection, of which a file needs a second one for its progress.
+     * Does {@code work} in a transaction while no other file is taken, on this or another instance: two at once would both find
+     * the same order missing. Whoever waits does so without a connection.
      *
      * @throws Conflict when files before it took too long
      */
     public <T> T inTurn(Supplier<T> work) {
-        boolean turn;
-        try {
-            turn = one.tryLock(LONGEST_WAIT_S, TimeUnit.SECONDS);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            turn = false;
+        Instant end = clock.instant().plus(LONGEST_WAIT);
+        while (clock.instant().isBefore(end)) {
+            Optional<T> done = Objects.requireNonNull(
+                    transaction.execute(status -> turn() ? Optional.of(work.get()) : Optional.<T>empty()));
+            if (done.isPresent()) {
+                return done.get();
+            }
+            LockSupport.parkNanos(BETWEEN_LOOKS.toNanos());
         }
-        if (!turn) {
-            throw new Conflict("import.busy");
-        }
-        try {
-            return Objects.requireNonNull(transaction.execute(status -> work.get()));
-        } finally {
-            one.unlock();
-        }
+        throw new Conflict("import.busy");
     }
 
-    private FileView taken(byte[] file, Request request, Mode mode) {
+    private boolean turn() {
+        return (Boolean) entities.createNativeQuery(
+                        "select pg_try_advisory_xact_lock(hashtext('orders-from-files'))", Boolean.class)
+                .getSingleResult();
+    }
+
+    /** Takes a file within work that is done {@linkplain #inTurn in turn}. */
+    public FileView takeInTurn(byte[] file, Request request, Mode mode) {
+        return taken(file, request, mode, (done, all) -> {});
+    }
+
+    private FileView taken(byte[] file, Request request, Mode mode, Progress progress) {
         PieceDesk.Sitting sitting = desk.sit();
         // Before anything is read of them, so that what is judged is what is changed.
         locks.holdTogether(store.idsOfSource(request.from(), references(file, request)));
@@ -263,11 +284,7 @@ public class OrderImport {
         touched.values().forEach(order -> order.search(SearchText.of(order, sitting)));
         store.flush();
         standing.refresh(touched.values().stream().map(CustomerOrder::id).toList());
-        orders.saveAll(List.copyOf(fresh.values()), sitting, done -> {
-            if (!request.progressKey().isEmpty()) {
-                progress.at(request.progressKey(), done, fresh.size());
-            }
-        });
+        orders.saveAll(List.copyOf(fresh.values()), sitting, done -> progress.at(done, fresh.size()));
         return view;
     }
 

@@ -60,7 +60,7 @@ class OrdersController {
     private final QuoteSheet sheet;
     private final QuickEntry quick;
     private final GroupEntry group;
-    private final ImportProgress progress;
+    private final ImportWork importWork;
     private final OrderExport export;
 
     OrdersController(
@@ -78,10 +78,10 @@ class OrdersController {
             QuoteSheet sheet,
             QuickEntry quick,
             GroupEntry group,
-            ImportProgress progress,
+            ImportWork importWork,
             OrderExport export) {
         this.export = export;
-        this.progress = progress;
+        this.importWork = importWork;
         this.group = group;
         this.quick = quick;
         this.sheet = sheet;
@@ -170,23 +170,12 @@ class OrdersController {
         return files.preview(file.getBytes(), how);
     }
 
+    /** Asks for a file to be taken; answers the job, whose result is the file as it was taken. */
     @PostMapping(value = "/import", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    FileView importFile(@RequestPart MultipartFile file, @RequestPart OrderImport.Request how, @RequestParam Mode mode)
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    Made importFile(@RequestPart MultipartFile file, @RequestPart OrderImport.Request how, @RequestParam Mode mode)
             throws IOException {
-        return files.take(file.getBytes(), how, mode);
-    }
-
-    /** How far an import is that was started under this key; nothing done yet of one that is not known. */
-    @GetMapping("/import/progress/{key}")
-    ImportProgress.ProgressView progress(@PathVariable String key) {
-        return progress.of(key).orElse(new ImportProgress.ProgressView(0, 0, false));
-    }
-
-    /** Stops an import that is running; nothing of it is kept. */
-    @PostMapping("/import/progress/{key}/cancel")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void cancelImport(@PathVariable String key) {
-        progress.cancel(key);
+        return new Made(importWork.ask(file.getBytes(), how, mode));
     }
 
     @GetMapping(value = "/sample.csv", produces = "text/csv;charset=UTF-8")

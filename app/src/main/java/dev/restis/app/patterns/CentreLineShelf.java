@@ -1,26 +1,28 @@
 package dev.restis.app.patterns;
 
-import com.github.kagkarlsson.scheduler.SchedulerClient;
-import com.github.kagkarlsson.scheduler.task.TaskInstance;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.restis.app.patterns.PieceView.PullState;
 import dev.restis.app.patterns.PieceView.PullingView;
+import dev.restis.app.platform.jobs.Jobs;
+import dev.restis.app.platform.jobs.RunningJob;
+import dev.restis.app.platform.jobs.Work;
 import dev.restis.core.picture.CentreLines;
 import dev.restis.core.picture.StitchTightener;
 import dev.restis.core.picture.TightLines;
 import dev.restis.core.stitch.Gauge;
 import dev.restis.core.stitch.OwnStitch;
 import dev.restis.core.stitch.Stitch;
-import java.time.Clock;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.Queue;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
@@ -28,9 +30,11 @@ import org.springframework.transaction.support.TransactionTemplate;
  * and kept; until then the nearest shipped lines or the rough path must do.
  */
 @Service
-class CentreLineShelf {
+class CentreLineShelf implements Work {
 
-    private record Kept(PullState state, double progress, String rows, String reason) {}
+    static final String KIND = "pull-tight";
+
+    private record Kept(PullState state, String rows, String reason) {}
 
     /** Named by everything that the lines depend on, so that a stitch described anew is pulled tight anew. */
     private record Asked(String key, Stitch stitch, Gauge gauge) {
@@ -42,20 +46,32 @@ class CentreLineShelf {
     }
 
     private static final Duration LOOKED_AT_WITHIN = Duration.ofSeconds(20);
+    /** Somebody who goes on looking is noted again after so long. */
+    private static final Duration NOTED_FOR = Duration.ofSeconds(4);
+    /** Lines that nobody has asked for in so many days are pulled again if anybody does. */
+    private static final int KEPT_DAYS = 180;
+
+    private static final int MOST_REMEMBERED = 2000;
+    private static final int PARTS = 100;
 
     private final JdbcClient jdbc;
-    private final SchedulerClient scheduler;
-    private final TransactionTemplate apart;
-    private final Clock clock;
+    private final Jobs jobs;
+    private final TransactionTemplate transaction;
     /** Lines that are done do not change; only these are remembered. */
-    private final Map<String, CentreLines.Lines> done = new ConcurrentHashMap<>();
+    private final Cache<String, CentreLines.Lines> done =
+            Caffeine.newBuilder().maximumSize(MOST_REMEMBERED).build();
+    /** What was looked at; {@link #tell} writes it down, so that looking writes nothing. */
+    private final Cache<String, Asked> lookedAt = Caffeine.newBuilder()
+            .maximumSize(MOST_REMEMBERED)
+            .expireAfterWrite(NOTED_FOR)
+            .build();
 
-    CentreLineShelf(JdbcClient jdbc, SchedulerClient scheduler, PlatformTransactionManager transactions, Clock clock) {
+    private final Queue<Asked> untold = new ConcurrentLinkedQueue<>();
+
+    CentreLineShelf(JdbcClient jdbc, Jobs jobs, PlatformTransactionManager transactions) {
         this.jdbc = jdbc;
-        this.scheduler = scheduler;
-        this.apart = new TransactionTemplate(transactions);
-        this.apart.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
-        this.clock = clock;
+        this.jobs = jobs;
+        this.transaction = new TransactionTemplate(transactions);
     }
 
     /** The lines of one picture, and afterwards what of it is not pulled tight yet. */
@@ -74,7 +90,7 @@ class CentreLineShelf {
                 return TightLines.SHIPPED.of(stitch, gauge);
             }
             Asked asked = Asked.of(stitch, gauge);
-            Optional<Lines> lines = Optional.ofNullable(done.get(asked.key()));
+            Optional<Lines> lines = Optional.ofNullable(done.getIfPresent(asked.key()));
             return lines.or(() -> kept(asked, pulling)).or(() -> TightLines.SHIPPED.of(stitch, gauge));
         }
     }
@@ -84,7 +100,7 @@ class CentreLineShelf {
     }
 
     private Optional<CentreLines.Lines> kept(Asked asked, List<PullingView> pulling) {
-        Kept kept = find(asked.key()).orElseGet(() -> ask(asked));
+        Kept kept = find(asked.key()).orElse(new Kept(PullState.WAITING, "", ""));
         if (kept.state() == PullState.KNOT) {
             CentreLines.Lines lines = new CentreLines.Lines(
                     asked.gauge(),
@@ -93,26 +109,39 @@ class CentreLineShelf {
             done.put(asked.key(), lines);
             return Optional.of(lines);
         }
-        if (kept.state() == PullState.WAITING) {
-            ask(asked);
+        Optional<Double> share = kept.state() == PullState.NO_KNOT ? Optional.empty() : jobs.share(KIND, asked.key());
+        PullState state = kept.state() == PullState.WAITING && share.isPresent() ? PullState.RUNNING : kept.state();
+        if (state == PullState.WAITING) {
+            lookedAt(asked);
         }
-        pulling.add(new PullingView(asked.stitch().code(), kept.state(), kept.progress(), kept.reason()));
+        pulling.add(new PullingView(asked.stitch().code(), state, share.orElse(0.0), kept.reason()));
         return Optional.empty();
     }
 
+    private void lookedAt(Asked asked) {
+        if (lookedAt.getIfPresent(asked.key()) == null) {
+            lookedAt.put(asked.key(), asked);
+            untold.add(asked);
+        }
+    }
+
     private Optional<Kept> find(String key) {
-        return jdbc.sql("select state, progress, rows, reason from centre_line where key = ?")
+        return jdbc.sql("select state, rows, reason from centre_line where key = ?")
                 .param(key)
                 .query(Kept.class)
                 .optional();
     }
 
-    /**
-     * Asks, or says that somebody still looks; in a transaction of its own, for pictures are drawn while reading. It is
-     * scheduled each time, because what was just being forgotten may have been asked for again before its task was gone.
-     */
-    private Kept ask(Asked asked) {
-        apart.executeWithoutResult(status -> {
+    /** Asks for what was looked at and is not there, beside those who looked. */
+    @Scheduled(fixedDelay = 200)
+    public void tell() {
+        for (Asked asked = untold.poll(); asked != null; asked = untold.poll()) {
+            ask(asked);
+        }
+    }
+
+    private void ask(Asked asked) {
+        transaction.executeWithoutResult(status -> {
             jdbc.sql("""
                             insert into centre_line (key, stitch, cores, core_ratio, side_ratio, state)
                             values (?, ?, ?, ?, ?, 'WAITING') on conflict (key) do update set asked_at = now()
@@ -124,22 +153,28 @@ class CentreLineShelf {
                             asked.gauge().core(),
                             asked.gauge().side())
                     .update();
-            scheduler.scheduleIfNotExists(new TaskInstance<>(PullTight.NAME, asked.key()), clock.instant());
+            jobs.askOnce(Jobs.Asked.of(KIND, asked.key(), 0), "restis");
         });
-        return new Kept(PullState.WAITING, 0, "", "");
+    }
+
+    @Override
+    public String kind() {
+        return KIND;
     }
 
     /**
-     * Pulls what was asked for tight; run by the scheduler on one instance. Killed in the middle, it starts again. What nobody
-     * has looked at for a while is forgotten, so that what somebody looks at is not kept waiting by all that was ever typed.
+     * Pulls what was asked for tight. What nobody has looked at for a while is forgotten, so that what somebody looks at is not
+     * kept waiting by all that was ever typed.
      */
-    void pullTight(String key) {
+    @Override
+    public String work(RunningJob job) {
+        String key = job.subject();
         int forgotten = jdbc.sql("""
                         delete from centre_line
                         where key = ? and state = 'WAITING' and asked_at < now() - make_interval(secs => ?)
                         """).params(key, LOOKED_AT_WITHIN.toSeconds()).update();
         if (forgotten > 0) {
-            return;
+            return "{}";
         }
         record Row(String stitch, int cores, double coreRatio, double sideRatio) {}
         Optional<Row> row = jdbc.sql("select stitch, cores, core_ratio, side_ratio from centre_line where key = ?")
@@ -149,24 +184,24 @@ class CentreLineShelf {
         row.ifPresent(r -> {
             Stitch stitch = PatternJson.readStitch(r.stitch());
             Gauge gauge = new Gauge(1, r.coreRatio(), r.cores(), stitch.coreLayout(), r.sideRatio());
-            jdbc.sql("update centre_line set state = 'RUNNING', progress = 0 where key = ?")
-                    .param(key)
-                    .update();
-            StitchTightener.Outcome outcome = StitchTightener.outcome(
-                    stitch,
-                    gauge,
-                    share -> jdbc.sql("update centre_line set progress = ? where key = ?")
-                            .params(share, key)
-                            .update());
-            outcome.fold(
-                    knot -> keep(key, PullState.KNOT, String.join("\n", knot.rows()), ""),
-                    noKnot -> keep(key, PullState.NO_KNOT, "", noKnot.reason()));
+            StitchTightener.outcome(stitch, gauge, share -> job.progress((int) Math.round(share * PARTS), PARTS))
+                    .fold(
+                            knot -> keep(key, PullState.KNOT, String.join("\n", knot.rows()), ""),
+                            noKnot -> keep(key, PullState.NO_KNOT, "", noKnot.reason()));
         });
+        return "{}";
     }
 
     private int keep(String key, PullState state, String rows, String reason) {
-        return jdbc.sql("update centre_line set state = ?, progress = 1, rows = ?, reason = ? where key = ?")
+        return jdbc.sql("update centre_line set state = ?, rows = ?, reason = ? where key = ?")
                 .params(state.name(), rows, reason, key)
+                .update();
+    }
+
+    @Scheduled(initialDelay = 600_000, fixedDelay = 86_400_000)
+    public void tidy() {
+        jdbc.sql("delete from centre_line where asked_at < now() - make_interval(days => ?)")
+                .param(KEPT_DAYS)
                 .update();
     }
 }

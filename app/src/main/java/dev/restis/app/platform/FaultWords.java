@@ -33,7 +33,7 @@ public class FaultWords {
                 text("fault." + fault.code() + ".remedy", args));
     }
 
-    String text(String key, Object... args) {
+    public String text(String key, Object... args) {
         return messages.getMessage(key, args, Locale.ENGLISH);
     }
 

@@ -106,7 +106,7 @@ class Deliveries {
     }
 
     private static Request request(String source, UnitSystem units) {
-        return new Request(units, source, null, null, null, null);
+        return new Request(units, source, null, null, null);
     }
 
     /**
@@ -126,7 +126,7 @@ class Deliveries {
             note(feed, sentAt, body, references, DeliveryState.OUTDATED);
             return new DeliveryAnswer(DeliveryState.OUTDATED, 0, List.of());
         }
-        FileView view = imports.take(body, request, Mode.ALL);
+        FileView view = imports.takeInTurn(body, request, Mode.ALL);
         if (view.different() > 0) {
             throw new Rejected(Fault.of("file", "delivery.differs"));
         }
@@ -291,7 +291,7 @@ class Deliveries {
 
     /** The same as asked for, of this delivery's source and in its units. */
     private static Request of(Kept kept, Request how) {
-        return new Request(kept.units(), kept.source(), how.columns(), how.fixes(), how.accepted(), how.key());
+        return new Request(kept.units(), kept.source(), how.columns(), how.fixes(), how.accepted());
     }
 
     @Transactional
@@ -307,7 +307,7 @@ class Deliveries {
 
     private FileView settled(long id, Request how, Mode mode) {
         Kept kept = waiting(id);
-        FileView view = imports.take(kept.body(), of(kept, how), mode);
+        FileView view = imports.takeInTurn(kept.body(), of(kept, how), mode);
         boolean left = view.rows().stream()
                 .anyMatch(r ->
                         r.state() == RowState.BAD || r.state() == RowState.DIFFERENT && !accepted(how, r.number()));
