@@ -13,6 +13,9 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
+/** A list that comes in pages, of one page and no more. */
+export const paged = (rows: unknown[]) => ({ pages: [{ rows }], pageParams: [undefined] });
+
 /** Shows an element with all that pages stand on; a query that is not answered in `known` fails the test's fetch. */
 export function show(
   element: ReactElement,

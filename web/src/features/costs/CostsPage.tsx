@@ -1,20 +1,42 @@
 import { Button, Group, Stack, Table, Text, Title } from '@mantine/core';
-import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
+import {
+  infiniteQueryOptions,
+  keepPreviousData,
+  queryOptions,
+  useInfiniteQuery,
+  useQuery,
+} from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
 import { api, ask, type Schemas } from '../../api/client';
 import { Money } from '../../shared/Figures';
+import { More } from '../../shared/More';
 import { Await, Empty, Page } from '../../shared/Page';
 import { PieceChip } from '../../shared/PiecePicture';
 import { Verdict } from '../../shared/Verdict';
 import classes from './CostsPage.module.css';
 
-const costsQuery = (batch?: number) =>
-  queryOptions({
-    queryKey: ['costs', batch],
-    queryFn: () => ask(api.GET('/api/costs', { params: { query: { batch } } })),
+export const costsQuery = (batch?: number) =>
+  infiniteQueryOptions({
+    queryKey: ['costs', 'pieces', batch],
+    queryFn: ({ pageParam }) =>
+      ask(api.GET('/api/costs', { params: { query: { batch, after: pageParam } } })),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (page) => page.next,
     placeholderData: keepPreviousData,
   });
+
+export const totalsQuery = (batch?: number) =>
+  queryOptions({
+    queryKey: ['costs', 'totals', batch],
+    queryFn: () => ask(api.GET('/api/costs/totals', { params: { query: { batch } } })),
+    placeholderData: keepPreviousData,
+  });
+
+export const booksQuery = queryOptions({
+  queryKey: ['costs', 'books'],
+  queryFn: () => ask(api.GET('/api/costs/books')),
+});
 
 const PARTS = ['used', 'tails', 'waste', 'hardware'] as const;
 
@@ -23,7 +45,9 @@ export default function CostsPage() {
   const { t } = useTranslation();
   const [address, setAddress] = useSearchParams();
   const batch = Number(address.get('batch')) || undefined;
-  const costs = useQuery(costsQuery(batch));
+  const costs = useInfiniteQuery(costsQuery(batch));
+  const totals = useQuery(totalsQuery(batch));
+  const books = useQuery(booksQuery);
   return (
     <Page
       title={t('nav.costs')}
@@ -47,7 +71,7 @@ export default function CostsPage() {
     >
       <Await query={costs}>
         {(c) =>
-          c.pieces.length === 0 ? (
+          c.pages[0]?.pieces.length === 0 ? (
             <Empty words={t('costs.none')}>
               <Button component={Link} to="/plan">
                 {t('cut.toPlan')}
@@ -55,9 +79,10 @@ export default function CostsPage() {
             </Empty>
           ) : (
             <Stack>
-              <WhereItGoes costs={c} />
-              <Books books={c.books} />
-              <Pieces pieces={c.pieces} />
+              <Await query={totals}>{(all) => <WhereItGoes costs={all} />}</Await>
+              <Await query={books}>{(sums) => <Books books={sums} />}</Await>
+              <Pieces pieces={c.pages.flatMap((page) => page.pieces)} />
+              <More query={costs} />
             </Stack>
           )
         }
@@ -66,7 +91,7 @@ export default function CostsPage() {
   );
 }
 
-function WhereItGoes({ costs }: { costs: Schemas['CostsView'] }) {
+function WhereItGoes({ costs }: { costs: Schemas['TotalsView'] }) {
   const { t } = useTranslation();
   if (costs.counted === 0) return <Text>{t('costs.nothingCut')}</Text>;
   const scale = Math.max(costs.estimated.total, costs.actual.total, 0.0001);

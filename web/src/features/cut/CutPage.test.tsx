@@ -3,7 +3,7 @@ import { expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
 import { list, spool, strand } from '../../test/cuts';
 import { answering, refused } from '../../test/server';
-import { show } from '../../test/show';
+import { paged, show } from '../../test/show';
 import { sessionQuery } from '../workshop/queries';
 import CutPage from './CutPage';
 import { cutListQuery, cuttableQuery, weightsQuery } from './queries';
@@ -62,7 +62,7 @@ const open = (shown: Schemas['CutListView']) =>
     <CutPage />,
     [
       [sessionQuery.queryKey, { currency: 'EUR' }],
-      [cuttableQuery.queryKey, [BATCH]],
+      [cuttableQuery.queryKey, paged([BATCH])],
       [cutListQuery(7).queryKey, shown],
     ],
     { route: '/cut/:list', address: '/cut/7' },
@@ -105,7 +105,7 @@ it('moves nothing any more once it is confirmed', () => {
 });
 
 it('asks for a batch when there is none', () => {
-  show(<CutPage />, [[cuttableQuery.queryKey, []]]);
+  show(<CutPage />, [[cuttableQuery.queryKey, paged([])]]);
   fireEvent.click(screen.getByRole('link', { name: 'Go to Plan' }));
   expect(screen.getByText('Nothing to cut. Make a batch first.')).toBeDefined();
 });
@@ -127,7 +127,7 @@ const WEIGHTS: Schemas['Weights'] = { leftoverPercent: 80, handling: 0.01, agein
 const choose = (role: string) =>
   show(<CutPage />, [
     [sessionQuery.queryKey, { currency: 'EUR', role }],
-    [cuttableQuery.queryKey, [BATCH]],
+    [cuttableQuery.queryKey, paged([BATCH])],
     [weightsQuery.queryKey, WEIGHTS],
   ]);
 
@@ -204,7 +204,12 @@ it('plans several batches together, chosen one by one or by day', async () => {
     [sessionQuery.queryKey, { currency: 'EUR', role: 'OWNER' }],
     [
       cuttableQuery.queryKey,
-      [batch(1, '2026-12-01'), batch(2), batch(3, '2026-12-05'), { ...batch(4), begun: true, openList: 6 }],
+      paged([
+        batch(1, '2026-12-01'),
+        batch(2),
+        batch(3, '2026-12-05'),
+        { ...batch(4), begun: true, openList: 6 },
+      ]),
     ],
     [weightsQuery.queryKey, WEIGHTS],
   ]);

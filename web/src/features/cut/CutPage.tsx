@@ -1,13 +1,14 @@
 import { Alert, Button, Checkbox, Group, Loader, Select, Stack, Text } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { Money } from '../../shared/Figures';
 import { formatDay, formatLength, formatTime } from '../../shared/format';
+import { More } from '../../shared/More';
 import { strandName } from '../../shared/names';
 import { Await, Empty, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
@@ -19,32 +20,33 @@ import { SpoolPanel } from './SpoolPanel';
 import { TagsMenu } from './TagsMenu';
 import { Weights } from './Weights';
 
-/** Choose a batch; then its cuts, spool by spool. */
+/** Choose a batch; then its cuts, spool by spool. A list is shown at once, whatever batches there are besides. */
 export default function CutPage() {
   const { t } = useTranslation();
   const listId = Number(useParams().list);
-  const batches = useQuery(cuttableQuery);
+  const batches = useInfiniteQuery(cuttableQuery);
+  const known = batches.data?.pages.flatMap((page) => page.rows);
+  if (listId) return <CutListView id={listId} batches={known ?? []} />;
   return (
     <Await query={batches}>
-      {(rows) => {
-        if (rows.length === 0) {
-          return (
-            <Page title={t('nav.cut')}>
-              <Empty words={t('cut.noBatch')}>
-                <Button component={Link} to="/plan">
-                  {t('cut.toPlan')}
-                </Button>
-              </Empty>
-            </Page>
-          );
-        }
-        return listId ? <CutListView id={listId} batches={rows} /> : <Choose batches={rows} />;
-      }}
+      {() =>
+        known?.length ? (
+          <Choose batches={known} more={<More query={batches} />} />
+        ) : (
+          <Page title={t('nav.cut')}>
+            <Empty words={t('cut.noBatch')}>
+              <Button component={Link} to="/plan">
+                {t('cut.toPlan')}
+              </Button>
+            </Empty>
+          </Page>
+        )
+      }
     </Await>
   );
 }
 
-function Choose({ batches }: { batches: Schemas['CuttableBatch'][] }) {
+function Choose({ batches, more }: { batches: Schemas['CuttableBatch'][]; more: ReactNode }) {
   const { t } = useTranslation();
   const navigate = useNavigate();
   const propose = usePropose();
@@ -136,6 +138,7 @@ function Choose({ batches }: { batches: Schemas['CuttableBatch'][] }) {
           );
         })}
       </Stack>
+      {more}
       <Weights />
     </Page>
   );
@@ -170,7 +173,12 @@ function CutListSheet({ list, batches }: SheetProps) {
             w={190}
             aria-label={t('cut.choose')}
             allowDeselect={false}
-            data={batches.map((b) => ({ value: String(b.id), label: b.name }))}
+            data={[...new Map([...list.batches, ...batches].map((b) => [b.id, b.name]))].map(
+              ([id, name]) => ({
+                value: String(id),
+                label: name,
+              }),
+            )}
             value={String(list.batches[0]?.id)}
             onChange={(value) => {
               const batch = batches.find((b) => String(b.id) === value);

@@ -1,11 +1,13 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
 import type { Units } from '../../app/units';
 import { useRefreshWork } from '../plan/queries';
 
-export const cuttableQuery = queryOptions({
+export const cuttableQuery = infiniteQueryOptions({
   queryKey: ['cut', 'batches'],
-  queryFn: () => ask(api.GET('/api/cut/batches')),
+  queryFn: ({ pageParam }) => ask(api.GET('/api/cut/batches', { params: { query: { after: pageParam } } })),
+  initialPageParam: undefined as string | undefined,
+  getNextPageParam: (page) => page.next,
 });
 
 export const cutListQuery = (id: number) =>

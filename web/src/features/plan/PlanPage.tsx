@@ -11,13 +11,14 @@ import {
   TextInput,
   Title,
 } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { Length } from '../../shared/Figures';
 import { formatDay } from '../../shared/format';
+import { More } from '../../shared/More';
 import { Await, Empty, Page } from '../../shared/Page';
 import { PieceChip } from '../../shared/PiecePicture';
 import { ProblemNote } from '../../shared/ProblemNote';
@@ -25,22 +26,36 @@ import { Swatch } from '../../shared/Swatch';
 import { Verdict } from '../../shared/Verdict';
 import { usePropose } from '../cut/queries';
 import classes from './PlanPage.module.css';
-import { planQuery, useDissolve, useMakeBatch } from './queries';
+import { batchesQuery, planQuery, useDissolve, useMakeBatch } from './queries';
 
 /** Open pieces, grouped by set-up, on the left; batches on the right. */
 export default function PlanPage() {
   const { t } = useTranslation();
-  const plan = useQuery(planQuery);
+  const [address, setAddress] = useSearchParams();
+  const order = address.get('order') ?? '';
+  const plan = useInfiniteQuery(planQuery(order));
   return (
-    <Page title={t('nav.plan')}>
+    <Page
+      title={t('nav.plan')}
+      actions={
+        order && (
+          <Button variant="default" onClick={() => setAddress({})}>
+            {t('plan.allOpen')}
+          </Button>
+        )
+      }
+    >
       <Await query={plan}>
         {(p) => (
           <Grid gap="md">
             <Grid.Col span={{ base: 12, md: 8 }}>
-              <OpenWork setUps={p.open} />
+              <Stack gap="sm">
+                <OpenWork key={order} order={order} setUps={p.pages.flatMap((page) => page.open)} />
+                <More query={plan} />
+              </Stack>
             </Grid.Col>
             <Grid.Col span={{ base: 12, md: 4 }}>
-              <Batches batches={p.batches} />
+              <Batches />
             </Grid.Col>
           </Grid>
         )}
@@ -51,10 +66,8 @@ export default function PlanPage() {
 
 type Picks = Record<number, number>;
 
-function OpenWork({ setUps }: { setUps: Schemas['SetUpView'][] }) {
+function OpenWork({ order, setUps }: { order: string; setUps: Schemas['SetUpView'][] }) {
   const { t } = useTranslation();
-  const [address] = useSearchParams();
-  const order = address.get('order');
   const lines = setUps.flatMap((s) => s.lines);
   const makeable = lines.filter((l) => l.verdict !== 'NO');
   const [picks, setPicks] = useState<Picks>(() =>
@@ -89,7 +102,7 @@ function OpenWork({ setUps }: { setUps: Schemas['SetUpView'][] }) {
       </MakeBatch>
       {setUps.map((setUp) => (
         <SetUp
-          key={setUp.patternName + setUp.colours.map((c) => c.code).join()}
+          key={setUp.key}
           setUp={setUp}
           picks={picks}
           onPick={pick}
@@ -256,12 +269,18 @@ function SetUp({ setUp, picks, onPick, onCount }: SetUpProps) {
           ))}
         </Table.Tbody>
       </Table>
+      {setUp.moreLines > 0 && (
+        <Text size="sm" c="dimmed" p="xs">
+          {t('plan.moreLines', { count: setUp.moreLines })}
+        </Text>
+      )}
     </section>
   );
 }
 
-function Batches({ batches }: { batches: Schemas['BatchView'][] }) {
+function Batches() {
   const { t } = useTranslation();
+  const query = useInfiniteQuery(batchesQuery);
   const navigate = useNavigate();
   const propose = usePropose();
   const dissolve = useDissolve();
@@ -271,38 +290,43 @@ function Batches({ batches }: { batches: Schemas['BatchView'][] }) {
         {t('plan.batches')}
       </Title>
       <ProblemNote error={propose.error ?? dissolve.error} />
-      {batches.length === 0 && <Text c="dimmed">{t('plan.noBatches')}</Text>}
-      {batches.map((b) => (
-        <Stack key={b.id} className="panel" p="sm" gap={6}>
-          <Group justify="space-between" wrap="nowrap">
-            <Text fw={650} truncate>
-              {b.name}
-            </Text>
-            <Text size="sm">{t('plan.cutOf', { cut: b.cut, count: b.pieces })}</Text>
-          </Group>
-          <Text size="sm" c="dimmed">
-            {b.firstDue ? t('plan.firstDue', { day: formatDay(b.firstDue) }) : t('order.noDue')}
-          </Text>
-          {b.cut < b.pieces && (
-            <Group gap="xs">
-              <Button
-                size="xs"
-                loading={propose.isPending && propose.variables?.[0] === b.id}
-                onClick={() =>
-                  b.openCutList
-                    ? navigate(`/cut/${b.openCutList}`)
-                    : propose.mutate([b.id], { onSuccess: (list) => navigate(`/cut/${list.id}`) })
-                }
-              >
-                {t(b.openCutList ? 'plan.openCuts' : 'plan.planCuts')}
-              </Button>
-              <Button size="xs" variant="default" onClick={() => dissolve.mutate(b.id)}>
-                {t('plan.dissolve')}
-              </Button>
+      <Await query={query}>
+        {({ pages }) => pages[0]?.rows.length === 0 && <Text c="dimmed">{t('plan.noBatches')}</Text>}
+      </Await>
+      {query.data?.pages
+        .flatMap((page) => page.rows)
+        .map((b) => (
+          <Stack key={b.id} className="panel" p="sm" gap={6}>
+            <Group justify="space-between" wrap="nowrap">
+              <Text fw={650} truncate>
+                {b.name}
+              </Text>
+              <Text size="sm">{t('plan.cutOf', { cut: b.cut, count: b.pieces })}</Text>
             </Group>
-          )}
-        </Stack>
-      ))}
+            <Text size="sm" c="dimmed">
+              {b.firstDue ? t('plan.firstDue', { day: formatDay(b.firstDue) }) : t('order.noDue')}
+            </Text>
+            {b.cut < b.pieces && (
+              <Group gap="xs">
+                <Button
+                  size="xs"
+                  loading={propose.isPending && propose.variables?.[0] === b.id}
+                  onClick={() =>
+                    b.openCutList
+                      ? navigate(`/cut/${b.openCutList}`)
+                      : propose.mutate([b.id], { onSuccess: (list) => navigate(`/cut/${list.id}`) })
+                  }
+                >
+                  {t(b.openCutList ? 'plan.openCuts' : 'plan.planCuts')}
+                </Button>
+                <Button size="xs" variant="default" onClick={() => dissolve.mutate(b.id)}>
+                  {t('plan.dissolve')}
+                </Button>
+              </Group>
+            )}
+          </Stack>
+        ))}
+      <More query={query} />
     </Stack>
   );
 }

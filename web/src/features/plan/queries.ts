@@ -1,7 +1,21 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
 
-export const planQuery = queryOptions({ queryKey: ['plan'], queryFn: () => ask(api.GET('/api/plan')) });
+/** Open work by set-up; only the set-ups of an order where one is named. */
+export const planQuery = (order: string) =>
+  infiniteQueryOptions({
+    queryKey: ['plan', 'open', order],
+    queryFn: ({ pageParam }) => ask(api.GET('/api/plan', { params: { query: { after: pageParam, order } } })),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (page) => page.next,
+  });
+
+export const batchesQuery = infiniteQueryOptions({
+  queryKey: ['plan', 'batches'],
+  queryFn: ({ pageParam }) => ask(api.GET('/api/plan/batches', { params: { query: { after: pageParam } } })),
+  initialPageParam: undefined as string | undefined,
+  getNextPageParam: (page) => page.next,
+});
 
 export const waitingQuery = queryOptions({
   queryKey: ['plan', 'waiting'],

@@ -61,8 +61,7 @@ class LedgerTest extends RestisTest {
                     .isEqualTo(204);
             assertThat(holdingOf(lot).path("quantity").asLong()).isEqualTo(left * 1000);
         }
-        assertThat(ask("/api/costs").body().path("books").path("balance").asBoolean())
-                .isTrue();
+        assertThat(ask("/api/costs/books").body().path("balance").asBoolean()).isTrue();
     }
 
     private JsonNode holdingOf(String lot) throws Exception {

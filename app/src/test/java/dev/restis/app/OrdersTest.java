@@ -444,9 +444,7 @@ class OrdersTest extends RestisTest {
 
     private List<Long> openLines() throws Exception {
         List<Long> lines = new ArrayList<>();
-        ask("/api/plan")
-                .body()
-                .path("open")
+        all("/api/plan?", "open")
                 .forEach(g ->
                         g.path("lines").forEach(l -> lines.add(l.path("line").asLong())));
         return lines;

@@ -8,6 +8,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.locks.LockSupport;
@@ -71,6 +72,23 @@ abstract class RestisTest {
         return answer(mvc.perform(get(path).with(user("Tove").roles("OWNER")))
                 .andReturn()
                 .getResponse());
+    }
+
+    /** The rows of a list that comes in pages, all of them. */
+    List<JsonNode> all(String path, String rows) throws Exception {
+        List<JsonNode> all = new ArrayList<>();
+        String after = "";
+        int pages = 0;
+        do {
+            Answer page = ask(path + after);
+            assertThat(page.status()).as(page.text()).isEqualTo(200);
+            page.body().path(rows).forEach(all::add);
+            after = page.body().hasNonNull("next")
+                    ? "&after=" + page.body().path("next").asString()
+                    : "";
+            assertThat(pages++).as("pages of %s", path).isLessThan(200);
+        } while (!after.isEmpty());
+        return all;
     }
 
     Answer tell(String path, String body) throws Exception {

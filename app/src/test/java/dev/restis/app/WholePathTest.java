@@ -61,7 +61,11 @@ class WholePathTest extends RestisTest {
 
         assertBooksBalance();
         JsonNode costs = ask("/api/costs?batch=" + batch).body();
-        assertThat(costs.path("counted").asInt()).isEqualTo(sheet.path("pieces").asInt());
+        assertThat(ask("/api/costs/totals?batch=" + batch)
+                        .body()
+                        .path("counted")
+                        .asInt())
+                .isEqualTo(sheet.path("pieces").asInt());
         for (JsonNode piece : costs.path("pieces")) {
             assertThat(piece.path("actual").path("total").decimalValue()).isPositive();
         }
@@ -192,7 +196,10 @@ class WholePathTest extends RestisTest {
                     .isGreaterThanOrEqualTo(trimming.path("lengthUm").asLong());
             assertThat(ask("/api/cut/lists/" + list + "/sheet.csv").text()).contains("from trimmings");
             assertThat(tell("/api/cut/lists/" + list + "/confirm", "").status()).isEqualTo(204);
-            assertThat(ask("/api/costs?batch=" + batch).body().path("counted").asInt())
+            assertThat(ask("/api/costs/totals?batch=" + batch)
+                            .body()
+                            .path("counted")
+                            .asInt())
                     .isEqualTo(3);
             assertBooksBalance();
         } finally {
@@ -209,7 +216,7 @@ class WholePathTest extends RestisTest {
 
     private long makeBatchOfEverything() throws Exception {
         List<String> picks = new ArrayList<>();
-        for (JsonNode setUp : ask("/api/plan").body().path("open")) {
+        for (JsonNode setUp : all("/api/plan?", "open")) {
             for (JsonNode line : setUp.path("lines")) {
                 if (!line.path("verdict").asString().equals("NO")) {
                     picks.add("{\"line\": %d, \"count\": %d}"
@@ -259,7 +266,7 @@ class WholePathTest extends RestisTest {
 
     /** Receipts = on hand + pieces + adjusted, each from its own table; and no balance is below zero. */
     private void assertBooksBalance() throws Exception {
-        JsonNode books = ask("/api/costs").body().path("books");
+        JsonNode books = ask("/api/costs/books").body();
         assertThat(books.path("difference").decimalValue()).isEqualByComparingTo(BigDecimal.ZERO);
         assertThat(books.path("pieces").decimalValue()).isPositive();
         assertThat(jdbc.sql(

@@ -89,6 +89,14 @@ public final class Verification {
                                from piece_actual a join piece p on p.id = a.piece_id group by p.batch_id) p on p.batch_id = b.id
                 where coalesce(l.taken, 0) <> coalesce(p.cost, 0)
                 """);
+        checks.put("sums of each batch", """
+                select 'batch ' || b.name || ' keeps ' || b.pieces || ' pieces, ' || b.cut || ' cut, at ' || (b.used + b.tails + b.waste + b.hardware)
+                       || '; it has ' || s.pieces || ', ' || s.cut || ', ' || (s.used + s.tails + s.waste + s.hardware)
+                from batch b join batch_sums s on s.id = b.id
+                where (b.pieces, b.cut, b.estimated_used, b.estimated_tails, b.estimated_hardware, b.used, b.tails, b.waste, b.hardware)
+                      is distinct from (s.pieces, s.cut, s.estimated_used, s.estimated_tails, s.estimated_hardware, s.used, s.tails,
+                                        s.waste, s.hardware)
+                """);
         checks.put("waste of cut lists", """
                 select 'cut lists threw away ' || w.thrown || ', their pieces bear ' || w.borne
                 from (select (select coalesce(-sum(value), 0) from ledger

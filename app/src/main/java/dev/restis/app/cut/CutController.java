@@ -1,6 +1,7 @@
 package dev.restis.app.cut;
 
 import dev.restis.app.platform.CsvText;
+import dev.restis.app.platform.Keyset;
 import dev.restis.app.platform.Made;
 import dev.restis.app.platform.Pdf;
 import dev.restis.app.stock.BenchDevices;
@@ -30,6 +31,10 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 class CutController {
 
     record Proposal(List<Long> batches) {}
+
+    /** @param next what to ask for the batches after these */
+    record CuttableBatchesView(
+            List<CutReads.CuttableBatch> rows, @Nullable String next) {}
 
     record Order(List<Long> spools) {}
 
@@ -106,8 +111,9 @@ class CutController {
     }
 
     @GetMapping("/batches")
-    List<CutReads.CuttableBatch> batches() {
-        return reads.batches();
+    CuttableBatchesView batches(@RequestParam(required = false) @Nullable String after) {
+        Keyset<CutReads.CuttableBatch> page = reads.batches(after);
+        return new CuttableBatchesView(page.rows(), page.next());
     }
 
     @PostMapping("/lists")

@@ -1,5 +1,6 @@
 package dev.restis.app.cut;
 
+import dev.restis.app.platform.Keyset;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.core.cutting.CutPlan.Quality;
 import java.math.BigDecimal;
@@ -8,6 +9,7 @@ import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -179,6 +181,8 @@ class CutReads {
             int opened,
             int waitingUnopened) {}
 
+    private static final int BATCHES = 50;
+
     private final Bettering bettering;
     private final JdbcClient jdbc;
 
@@ -187,11 +191,23 @@ class CutReads {
         this.jdbc = jdbc;
     }
 
+    /** Batches that have something left to cut first, of each the newest first. */
     @Transactional(readOnly = true)
-    public List<CuttableBatch> batches() {
-        return jdbc.sql("""
-                        select b.id, b.name, count(p.id) as pieces, count(p.cut_at) as cut,
-                               min(o.due) filter (where p.cut_at is null) as due,
+    public Keyset<CuttableBatch> batches(@Nullable String after) {
+        Map<String, Object> params = new HashMap<>();
+        params.put("most", BATCHES + 1);
+        String from = Keyset.read(after, "true|false", "\\d{1,18}")
+                .map(place -> {
+                    params.put("done", Boolean.valueOf(place.get(0)));
+                    params.put("id", Long.valueOf(place.get(1)));
+                    return " and ((cut = pieces) > :done or (cut = pieces) = :done and id < :id)";
+                })
+                .orElse("");
+        List<CuttableBatch> found = jdbc.sql("""
+                        select b.id, b.name, b.pieces, b.cut,
+                               (select min(o.due) from piece p join order_line l on l.id = p.line_id
+                                    join customer_order o on o.id = l.order_id
+                                where p.batch_id = b.id and p.cut_at is null) as due,
                                exists (select 1 from cut_list_batch cb join cut_list c on c.id = cb.cut_list_id
                                            join cut_spool s on s.cut_list_id = c.id join cut_step t on t.cut_spool_id = s.id
                                        where cb.batch_id = b.id and c.confirmed_at is null and t.done_at is not null) as begun,
@@ -199,10 +215,13 @@ class CutReads {
                                 where cb.batch_id = b.id and c.confirmed_at is null) as open_list,
                                (select max(c.id) from cut_list c join cut_list_batch cb on cb.cut_list_id = c.id
                                 where cb.batch_id = b.id and c.confirmed_at is not null) as last_list
-                        from batch b join piece p on p.batch_id = b.id join order_line l on l.id = p.line_id
-                             join customer_order o on o.id = l.order_id
-                        group by b.id order by count(p.id) = count(p.cut_at), b.id desc limit 200
-                        """).query(CuttableBatch.class).list();
+                        from (select * from batch where pieces > 0%s order by (cut = pieces), id desc limit :most) b
+                        order by (b.cut = b.pieces), b.id desc
+                        """.formatted(from))
+                .params(params)
+                .query(CuttableBatch.class)
+                .list();
+        return Keyset.of(found, BATCHES, b -> List.of(b.cut() == b.pieces(), b.id()));
     }
 
     @Transactional(readOnly = true)

@@ -11,7 +11,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Lines that were taken before needs were kept get theirs when Restis starts. */
+/** Lines that were taken before needs and set-ups were kept get theirs when Restis starts. */
 @Component
 class NeedsOfOldLines {
 
@@ -36,18 +36,30 @@ class NeedsOfOldLines {
     public void fill() {
         List<Long> orders = jdbc.sql("""
                         select distinct l.order_id from order_line l join piece p on p.line_id = l.id and p.cut_at is null
-                        where not exists (select 1 from order_line_need n where n.line_id = l.id)
+                        where l.set_up = '' or not exists (select 1 from order_line_need n where n.line_id = l.id)
                         """).query(Long.class).list();
         if (orders.isEmpty()) {
             return;
         }
         PieceDesk.Sitting sitting = desk.sit();
         List<Object[]> rows = new ArrayList<>();
+        List<Object[]> setUps = new ArrayList<>();
         specs.of(orders)
                 .values()
-                .forEach(lines -> lines.forEach(line -> Orders.Effort.of(sitting.workOut(line.spec()))
-                        .needs()
-                        .forEach((article, each) -> rows.add(new Object[] {line.id(), article, each}))));
+                .forEach(lines -> lines.forEach(line -> {
+                    Orders.Effort effort = Orders.Effort.of(sitting.workOut(line.spec()));
+                    effort.needs().forEach((article, each) -> rows.add(new Object[] {line.id(), article, each}));
+                    Orders.SetUp setUp = effort.setUp();
+                    setUps.add(new Object[] {
+                        setUp.key(),
+                        setUp.gaugeUm(),
+                        setUp.cordUm(),
+                        setUp.verdict().name(),
+                        line.id()
+                    });
+                }));
+        bulk.batchUpdate(
+                "update order_line set set_up = ?, gauge_um = ?, cord_um = ?, verdict = ? where id = ?", setUps);
         bulk.batchUpdate(
                 "insert into order_line_need (line_id, article_id, quantity) values (?, ?, ?) on conflict do nothing",
                 rows);

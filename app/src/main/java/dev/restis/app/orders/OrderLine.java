@@ -2,9 +2,11 @@ package dev.restis.app.orders;
 
 import dev.restis.app.orders.Orders.Effort;
 import dev.restis.app.orders.Orders.ReadLine;
+import dev.restis.app.orders.Orders.SetUp;
 import dev.restis.app.patterns.PieceSpec;
 import dev.restis.core.fit.Ease;
 import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.piece.Check.Verdict;
 import dev.restis.core.piece.Wearer;
 import jakarta.persistence.CascadeType;
 import jakarta.persistence.CollectionTable;
@@ -81,6 +83,13 @@ class OrderLine {
     @Column(name = "making_s")
     private int makingSeconds;
 
+    private String setUp = "";
+    private long gaugeUm;
+    private long cordUm;
+
+    @Enumerated(EnumType.STRING)
+    private Verdict verdict = Verdict.UNKNOWN;
+
     private String note;
 
     @ElementCollection
@@ -133,6 +142,10 @@ class OrderLine {
         this.colours.addAll(spec.articles());
         this.matching = line.matching();
         this.makingSeconds = Math.toIntExact(line.effort().making().toSeconds());
+        this.setUp = line.effort().setUp().key();
+        this.gaugeUm = line.effort().setUp().gaugeUm();
+        this.cordUm = line.effort().setUp().cordUm();
+        this.verdict = line.effort().setUp().verdict();
         // Only what differs is written: most changes of a line leave its needs as they are.
         if (!needs.equals(line.effort().needs())) {
             needs.clear();
@@ -172,7 +185,10 @@ class OrderLine {
                 quantity,
                 matching,
                 note,
-                new Effort(Duration.ofSeconds(makingSeconds), Map.copyOf(needs)));
+                new Effort(
+                        Duration.ofSeconds(makingSeconds),
+                        Map.copyOf(needs),
+                        new SetUp(setUp, gaugeUm, cordUm, verdict)));
     }
 
     /** The pieces that are too many for a quantity: those that are least far, the last numbers first; none that is cut. */

@@ -10,6 +10,7 @@ import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.order.OrderStage;
+import dev.restis.core.piece.Check.Verdict;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Duration;
@@ -22,6 +23,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.IntConsumer;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -61,13 +63,37 @@ public class Orders {
      *
      * @param making of a maker's time
      * @param needs of each article, by its identity: micrometres of cord, pieces of hardware
+     * @param setUp what stays on the bench from one such piece to the next
      */
-    record Effort(Duration making, Map<Long, Long> needs) {
+    record Effort(Duration making, Map<Long, Long> needs, SetUp setUp) {
 
         static Effort of(PieceDesk.Worked worked) {
             Map<Long, Long> needs = new TreeMap<>();
             worked.needed().forEach((article, each) -> needs.put(article.id(), each));
-            return new Effort(worked.time().total(), needs);
+            return new Effort(worked.time().total(), needs, SetUp.of(worked));
+        }
+    }
+
+    /**
+     * What pieces are grouped by when they are planned.
+     *
+     * @param key of the pattern and its cords, in their slots
+     * @param gaugeUm of the cord that is tied
+     * @param cordUm that one piece takes
+     * @param verdict on the piece when it was taken
+     */
+    record SetUp(String key, long gaugeUm, long cordUm, Verdict verdict) {
+
+        static SetUp of(PieceDesk.Worked worked) {
+            PieceSpec spec = worked.spec();
+            String cords = spec.articles().stream().map(String::valueOf).collect(Collectors.joining(","));
+            return new SetUp(
+                    spec.pattern() + "|" + cords,
+                    worked.cords().get(worked.cords().size() - 1).diameterOf().micrometres(),
+                    worked.piece().strands().stream()
+                            .mapToLong(s -> s.cutLength().micrometres())
+                            .sum(),
+                    worked.piece().verdict());
         }
     }
 

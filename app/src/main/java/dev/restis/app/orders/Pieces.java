@@ -7,7 +7,6 @@ import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.core.measure.Fault;
 import java.time.Clock;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -15,7 +14,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -198,22 +196,17 @@ public class Pieces {
         return store.linesById(lines).stream().collect(Collectors.toMap(OrderLine::id, OrderLine::spec));
     }
 
-    /** A line with pieces that no batch has taken. */
-    public record OpenLine(
-            long line,
-            long order,
-            String reference,
-            String customer,
-            @Nullable LocalDate due,
-            int open) {}
-
+    /** How many pieces of each line of these orders no batch has taken. */
     @Transactional(readOnly = true)
-    public List<OpenLine> openLines() {
-        return jdbc.sql("""
-                        select l.id as line, o.id as "order", o.reference, o.customer, o.due, count(p.id) as open
-                        from piece p join order_line l on l.id = p.line_id join customer_order o on o.id = l.order_id
-                        where p.batch_id is null and o.stage = 'ACCEPTED'
-                        group by l.id, o.id order by o.due nulls last, o.id, l.number
-                        """).query(OpenLine.class).list();
+    public Map<Long, Integer> openOf(Collection<Long> orders) {
+        Map<Long, Integer> open = new TreeMap<>();
+        jdbc.sql("""
+                        select l.id, count(*) from piece p join order_line l on l.id = p.line_id
+                            join customer_order o on o.id = l.order_id
+                        where o.id = any (?) and p.batch_id is null and o.stage = 'ACCEPTED' group by l.id
+                        """).param(orders.toArray(Long[]::new)).query(row -> {
+            open.put(row.getLong(1), row.getInt(2));
+        });
+        return open;
     }
 }

@@ -19,9 +19,8 @@ public class OpenWork {
     /** Every open piece of these orders. */
     @Transactional(readOnly = true)
     public List<Batches.Pick> allOf(Collection<Long> orders) {
-        return pieces.openLines().stream()
-                .filter(l -> orders.contains(l.order()))
-                .map(l -> new Batches.Pick(l.line(), l.open()))
+        return pieces.openOf(orders).entrySet().stream()
+                .map(e -> new Batches.Pick(e.getKey(), e.getValue()))
                 .toList();
     }
 }

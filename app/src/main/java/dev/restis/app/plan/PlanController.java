@@ -1,17 +1,11 @@
 package dev.restis.app.plan;
 
-import dev.restis.app.orders.Pieces;
-import dev.restis.app.patterns.PieceDesk;
-import dev.restis.app.patterns.PieceSpec;
+import dev.restis.app.platform.Keyset;
 import dev.restis.app.platform.Made;
-import dev.restis.app.stock.Article;
 import dev.restis.core.piece.Check.Verdict;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -21,6 +15,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -43,15 +38,22 @@ class PlanController {
             @Nullable Long lengthUm,
             Verdict verdict) {}
 
-    /** Lines that share pattern, cord gauge and colours. */
+    /**
+     * Lines that share pattern, cord gauge and colours.
+     *
+     * @param lines those that are wanted first
+     * @param moreLines how many follow them
+     */
     record SetUpView(
+            String key,
             String patternName,
             long gaugeUm,
             List<ColourView> colours,
             int pieces,
             long cordUm,
             @Nullable LocalDate firstDue,
-            List<OpenLineView> lines) {}
+            List<OpenLineView> lines,
+            int moreLines) {}
 
     record BatchView(
             long id,
@@ -63,31 +65,36 @@ class PlanController {
             @Nullable LocalDate firstDue,
             @Nullable Long openCutList) {}
 
-    record PlanView(List<SetUpView> open, List<BatchView> batches) {}
+    /** @param next what to ask for the set-ups after these */
+    record PlanView(List<SetUpView> open, @Nullable String next) {}
+
+    record BatchesView(List<BatchView> rows, @Nullable String next) {}
 
     record NewBatch(@Nullable String name, List<Batches.Pick> picks) {}
 
     /** What waits at the stages of the rail. */
     record WaitingView(int openOrders, int openPieces, int batchesToCut) {}
 
-    private record Key(String pattern, List<Long> articles) {}
-
     private final Batches batches;
-    private final Pieces pieces;
-    private final PieceDesk desk;
+    private final PlanReads reads;
     private final JdbcClient jdbc;
 
-    PlanController(Batches batches, Pieces pieces, PieceDesk desk, JdbcClient jdbc) {
+    PlanController(Batches batches, PlanReads reads, JdbcClient jdbc) {
         this.batches = batches;
-        this.pieces = pieces;
-        this.desk = desk;
+        this.reads = reads;
         this.jdbc = jdbc;
     }
 
     @GetMapping
-    @Transactional(readOnly = true)
-    public PlanView plan() {
-        return new PlanView(openWork(), batchViews());
+    PlanView plan(
+            @RequestParam(required = false) @Nullable String after, @RequestParam(defaultValue = "") String order) {
+        return reads.openWork(after, order);
+    }
+
+    @GetMapping("/batches")
+    BatchesView batches(@RequestParam(required = false) @Nullable String after) {
+        Keyset<BatchView> page = reads.batches(after);
+        return new BatchesView(page.rows(), page.next());
     }
 
     @GetMapping("/waiting")
@@ -96,8 +103,7 @@ class PlanController {
         return jdbc.sql("""
                         select count(*) filter (where planned < pieces) as open_orders,
                                coalesce(sum(pieces - planned), 0) as open_pieces,
-                               (select count(distinct batch_id) from piece where batch_id is not null and cut_at is null)
-                                   as batches_to_cut
+                               (select count(*) from batch where pieces > 0 and cut < pieces) as batches_to_cut
                         from customer_order where stage = 'ACCEPTED' and making_left_s > 0
                         """).query(WaitingView.class).single();
     }
@@ -112,76 +118,5 @@ class PlanController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void dissolve(@PathVariable long id) {
         batches.dissolve(id);
-    }
-
-    private List<SetUpView> openWork() {
-        PieceDesk.Sitting sitting = desk.sit();
-        List<Pieces.OpenLine> open = pieces.openLines();
-        Map<Long, PieceSpec> specs =
-                pieces.specsOf(open.stream().map(Pieces.OpenLine::line).toList());
-        Map<Key, List<Pieces.OpenLine>> groups = new LinkedHashMap<>();
-        for (Pieces.OpenLine line : open) {
-            PieceSpec spec = specs.get(line.line());
-            if (spec != null) {
-                groups.computeIfAbsent(new Key(spec.pattern(), spec.articles()), k -> new ArrayList<>())
-                        .add(line);
-            }
-        }
-        return groups.values().stream().map(g -> setUp(g, specs, sitting)).toList();
-    }
-
-    private static SetUpView setUp(List<Pieces.OpenLine> group, Map<Long, PieceSpec> specs, PieceDesk.Sitting sitting) {
-        List<OpenLineView> lines = new ArrayList<>();
-        long cord = 0;
-        PieceDesk.Worked sample = null;
-        for (Pieces.OpenLine line : group) {
-            PieceSpec spec = specs.get(line.line());
-            if (spec == null) {
-                continue;
-            }
-            PieceDesk.Worked worked = sitting.workOut(spec);
-            sample = sample == null ? worked : sample;
-            cord += line.open()
-                    * worked.piece().strands().stream()
-                            .mapToLong(s -> s.cutLength().micrometres())
-                            .sum();
-            lines.add(new OpenLineView(
-                    line.line(),
-                    line.order(),
-                    line.reference(),
-                    line.customer(),
-                    line.due(),
-                    line.open(),
-                    spec.sizeName(),
-                    spec.wristUm(),
-                    spec.lengthUm(),
-                    worked.piece().verdict()));
-        }
-        if (sample == null) {
-            throw new IllegalStateException("Impossible state: a set-up without lines");
-        }
-        List<Article> cords = sample.cords();
-        return new SetUpView(
-                sample.piece().request().pattern().name(),
-                cords.get(cords.size() - 1).diameterOf().micrometres(),
-                cords.stream()
-                        .map(a -> new ColourView(a.code(), a.name(), a.colour()))
-                        .toList(),
-                group.stream().mapToInt(Pieces.OpenLine::open).sum(),
-                cord,
-                group.get(0).due(),
-                lines);
-    }
-
-    private List<BatchView> batchViews() {
-        return jdbc.sql("""
-                        select b.id, b.name, b.created_at, b.created_by, count(p.id) as pieces, count(p.cut_at) as cut,
-                               min(o.due) as first_due,
-                               (select max(c.id) from cut_list c join cut_list_batch cb on cb.cut_list_id = c.id
-                                where cb.batch_id = b.id and c.confirmed_at is null) as open_cut_list
-                        from batch b join piece p on p.batch_id = b.id join order_line l on l.id = p.line_id
-                             join customer_order o on o.id = l.order_id
-                        group by b.id order by count(p.id) = count(p.cut_at), b.id desc limit 200
-                        """).query(BatchView.class).list();
     }
 }

@@ -1,0 +1,168 @@
+package dev.restis.app.plan;
+
+import dev.restis.app.patterns.PieceDesk;
+import dev.restis.app.plan.PlanController.BatchView;
+import dev.restis.app.plan.PlanController.ColourView;
+import dev.restis.app.plan.PlanController.OpenLineView;
+import dev.restis.app.plan.PlanController.PlanView;
+import dev.restis.app.plan.PlanController.SetUpView;
+import dev.restis.app.platform.Keyset;
+import dev.restis.core.piece.Check.Verdict;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Open work and batches, page by page, from what is kept with lines and batches: nothing is worked out for a look. */
+@Service
+class PlanReads {
+
+    private static final int SET_UPS = 30;
+    private static final int LINES = 60;
+    private static final int BATCHES = 50;
+    /** Where what nobody waits for stands among days. */
+    private static final String NO_DAY = "9999-12-31";
+
+    private static final String DAY = "\\d{4}-\\d{2}-\\d{2}";
+    private static final String ANY = ".+";
+    private static final String FLAG = "true|false";
+    private static final String NUMBER = "\\d{1,18}";
+
+    private final JdbcClient jdbc;
+    private final PieceDesk desk;
+
+    PlanReads(JdbcClient jdbc, PieceDesk desk) {
+        this.jdbc = jdbc;
+        this.desk = desk;
+    }
+
+    private record Head(String key, String first, int pieces, long cordUm, long gaugeUm, long line, int lines) {}
+
+    /**
+     * Set-ups with open pieces, the one that is wanted first first.
+     *
+     * @param order reference of an order whose set-ups alone are wanted; empty for all
+     */
+    @Transactional(readOnly = true)
+    public PlanView openWork(@Nullable String after, String order) {
+        Map<String, Object> params = new HashMap<>();
+        params.put("order", order);
+        params.put("most", SET_UPS + 1);
+        String from = Keyset.read(after, DAY, ANY)
+                .map(place -> {
+                    params.put("day", place.get(0));
+                    params.put("key", place.get(1));
+                    return " having (coalesce(min(due), date '9999-12-31')::text, set_up) > (:day, :key)";
+                })
+                .orElse("");
+        Keyset<Head> page = Keyset.of(
+                jdbc.sql("""
+                                with open as (
+                                    select l.id, l.set_up, l.cord_um, l.gauge_um, o.due, count(*) as open
+                                    from piece p join order_line l on l.id = p.line_id
+                                        join customer_order o on o.id = l.order_id and o.stage = 'ACCEPTED'
+                                    where p.batch_id is null and (:order = '' or l.set_up in (
+                                        select ol.set_up from order_line ol join customer_order oo on oo.id = ol.order_id
+                                        where oo.reference = :order))
+                                    group by l.id, o.due)
+                                select set_up as key, coalesce(min(due), date '9999-12-31')::text as first, sum(open)::int as pieces,
+                                       sum(open * cord_um)::bigint as cord_um, max(gauge_um) as gauge_um, min(id) as line,
+                                       count(*)::int as lines
+                                from open group by set_up%s order by 2, 1 limit :most
+                                """.formatted(from)).params(params).query(Head.class).list(),
+                SET_UPS,
+                h -> List.of(h.first(), h.key()));
+        Map<String, List<OpenLineView>> lines =
+                lines(page.rows().stream().map(Head::key).toList());
+        Map<Long, List<ColourView>> colours =
+                colours(page.rows().stream().map(Head::line).toList());
+        PieceDesk.Sitting sitting = desk.sit();
+        return new PlanView(
+                page.rows().stream()
+                        .map(h -> new SetUpView(
+                                h.key(),
+                                sitting.patternName(h.key().substring(0, h.key().indexOf('|'))),
+                                h.gaugeUm(),
+                                colours.getOrDefault(h.line(), List.of()),
+                                h.pieces(),
+                                h.cordUm(),
+                                h.first().equals(NO_DAY) ? null : LocalDate.parse(h.first()),
+                                lines.getOrDefault(h.key(), List.of()),
+                                h.lines()
+                                        - lines.getOrDefault(h.key(), List.of()).size()))
+                        .toList(),
+                page.next());
+    }
+
+    private Map<String, List<OpenLineView>> lines(List<String> keys) {
+        Map<String, List<OpenLineView>> lines = new HashMap<>();
+        jdbc.sql("""
+                        select * from (
+                            select l.id, o.id as order_id, o.reference, o.customer, o.due, count(*) as open, l.size_name, l.wrist_um,
+                                   l.length_um, l.verdict, l.set_up,
+                                   row_number() over (partition by l.set_up order by o.due nulls last, o.id, l.number) as n
+                            from order_line l join customer_order o on o.id = l.order_id and o.stage = 'ACCEPTED'
+                                join piece p on p.line_id = l.id and p.batch_id is null
+                            where l.set_up = any (?) group by l.id, o.id) x
+                        where n <= ? order by set_up, n
+                        """).params(keys.toArray(String[]::new), LINES).query(row -> {
+            lines.computeIfAbsent(row.getString("set_up"), k -> new ArrayList<>())
+                    .add(new OpenLineView(
+                            row.getLong("id"),
+                            row.getLong("order_id"),
+                            row.getString("reference"),
+                            row.getString("customer"),
+                            row.getObject("due", LocalDate.class),
+                            row.getInt("open"),
+                            row.getString("size_name"),
+                            row.getObject("wrist_um", Long.class),
+                            row.getObject("length_um", Long.class),
+                            Verdict.valueOf(row.getString("verdict"))));
+        });
+        return lines;
+    }
+
+    private Map<Long, List<ColourView>> colours(List<Long> lines) {
+        Map<Long, List<ColourView>> colours = new HashMap<>();
+        jdbc.sql("""
+                        select c.line_id, a.code, a.name, a.colour from order_line_colour c join article a on a.id = c.article_id
+                        where c.line_id = any (?) order by c.line_id, c.slot
+                        """).param(lines.toArray(Long[]::new)).query(row -> {
+            colours.computeIfAbsent(row.getLong(1), l -> new ArrayList<>())
+                    .add(new ColourView(row.getString(2), row.getString(3), row.getString(4)));
+        });
+        return colours;
+    }
+
+    /** Batches that have something left to cut first, of each the newest first. */
+    @Transactional(readOnly = true)
+    public Keyset<BatchView> batches(@Nullable String after) {
+        Map<String, Object> params = new HashMap<>();
+        params.put("most", BATCHES + 1);
+        String from = Keyset.read(after, FLAG, NUMBER)
+                .map(place -> {
+                    params.put("done", Boolean.valueOf(place.get(0)));
+                    params.put("id", Long.valueOf(place.get(1)));
+                    return " and ((cut = pieces) > :done or (cut = pieces) = :done and id < :id)";
+                })
+                .orElse("");
+        List<BatchView> found = jdbc.sql("""
+                        select b.id, b.name, b.created_at, b.created_by, b.pieces, b.cut,
+                               (select min(o.due) from piece p join order_line l on l.id = p.line_id
+                                    join customer_order o on o.id = l.order_id where p.batch_id = b.id) as first_due,
+                               (select max(c.id) from cut_list c join cut_list_batch cb on cb.cut_list_id = c.id
+                                where cb.batch_id = b.id and c.confirmed_at is null) as open_cut_list
+                        from (select * from batch where pieces > 0%s order by (cut = pieces), id desc limit :most) b
+                        order by (b.cut = b.pieces), b.id desc
+                        """.formatted(from))
+                .params(params)
+                .query(BatchView.class)
+                .list();
+        return Keyset.of(found, BATCHES, b -> List.of(b.cut() == b.pieces(), b.id()));
+    }
+}
