@@ -2,13 +2,15 @@ import { MantineProvider } from '@mantine/core';
 import { Notifications } from '@mantine/notifications';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect } from 'react';
-import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { BrowserRouter, Navigate, Route, Routes, useLocation } from 'react-router';
 import { ProblemError } from '../api/client';
 import { LaterPage } from '../features/later/LaterPage';
 import { sessionQuery, useSession } from '../features/workshop/queries';
 import { SignInPage } from '../features/workshop/SignInPage';
 import { Await } from '../shared/Page';
+import { ErrorBoundary } from './ErrorBoundary';
 import { Frame } from './Frame';
+import { NewerVersion } from './NewerVersion';
 import { theme } from './theme';
 import { UnitsProvider } from './units';
 
@@ -58,7 +60,9 @@ export function App() {
         <UnitsProvider>
           <Notifications position="bottom-right" />
           <BrowserRouter>
-            <Inside />
+            <ErrorBoundary>
+              <Inside />
+            </ErrorBoundary>
           </BrowserRouter>
         </UnitsProvider>
       </QueryClientProvider>
@@ -68,6 +72,7 @@ export function App() {
 
 function Inside() {
   const session = useSession();
+  const { pathname } = useLocation();
   useEffect(() => {
     const out = () => client.invalidateQueries(sessionQuery);
     window.addEventListener('restis:signed-out', out);
@@ -78,45 +83,48 @@ function Inside() {
       {(s) =>
         s.name ? (
           <Frame session={s}>
-            <Suspense fallback={null}>
-              <Routes>
-                <Route path="/" element={<Navigate to="/orders" replace />} />
-                <Route path="/today" element={<LaterPage name="today" />} />
-                <Route path="/orders" element={<OrdersPage />} />
-                <Route path="/orders/new" element={<NewOrderPage />} />
-                <Route path="/orders/group" element={<GroupPage />} />
-                <Route path="/orders/deliveries" element={<TrayPage />} />
-                <Route path="/orders/import" element={<ImportPage />} />
-                <Route path="/orders/:id" element={<OrderPage />} />
-                <Route path="/orders/:id/lines/:line" element={<LinePage />} />
-                <Route path="/plan" element={<PlanPage />} />
-                <Route path="/cut" element={<CutPage />} />
-                <Route path="/cut/waste" element={<WastePage />} />
-                <Route path="/cut/:list" element={<CutPage />} />
-                <Route path="/cut/:list/bench" element={<BenchPage />} />
-                <Route path="/cut/:list/bench/:spool" element={<BenchPage />} />
-                <Route path="/bench" element={<LaterPage name="bench" />} />
-                <Route path="/finished" element={<LaterPage name="finished" />} />
-                <Route path="/patterns" element={<PatternsPage />} />
-                <Route path="/patterns/new" element={<EditorPage />} />
-                <Route path="/patterns/read" element={<ReadPage />} />
-                <Route path="/patterns/:code" element={<PatternPage />} />
-                <Route path="/patterns/:code/edit" element={<EditorPage />} />
-                <Route path="/patterns/stitches" element={<StitchesPage />} />
-                <Route path="/patterns/stitches/new" element={<StitchPage />} />
-                <Route path="/stock" element={<StockPage />} />
-                <Route path="/stock/articles/:code" element={<ArticlePage />} />
-                <Route path="/stock/file" element={<ArticlesFilePage />} />
-                <Route path="/stock/receive" element={<ReceivePage />} />
-                <Route path="/stock/buy" element={<BuyPage />} />
-                <Route path="/stock/count" element={<CountsPage />} />
-                <Route path="/stock/count/:id" element={<CountPage />} />
-                <Route path="/costs" element={<CostsPage />} />
-                <Route path="/measures" element={<MeasuresPage />} />
-                <Route path="/workshop" element={<WorkshopPage />} />
-                <Route path="*" element={<Navigate to="/orders" replace />} />
-              </Routes>
-            </Suspense>
+            <NewerVersion />
+            <ErrorBoundary key={pathname} inside>
+              <Suspense fallback={null}>
+                <Routes>
+                  <Route path="/" element={<Navigate to="/orders" replace />} />
+                  <Route path="/today" element={<LaterPage name="today" />} />
+                  <Route path="/orders" element={<OrdersPage />} />
+                  <Route path="/orders/new" element={<NewOrderPage />} />
+                  <Route path="/orders/group" element={<GroupPage />} />
+                  <Route path="/orders/deliveries" element={<TrayPage />} />
+                  <Route path="/orders/import" element={<ImportPage />} />
+                  <Route path="/orders/:id" element={<OrderPage />} />
+                  <Route path="/orders/:id/lines/:line" element={<LinePage />} />
+                  <Route path="/plan" element={<PlanPage />} />
+                  <Route path="/cut" element={<CutPage />} />
+                  <Route path="/cut/waste" element={<WastePage />} />
+                  <Route path="/cut/:list" element={<CutPage />} />
+                  <Route path="/cut/:list/bench" element={<BenchPage />} />
+                  <Route path="/cut/:list/bench/:spool" element={<BenchPage />} />
+                  <Route path="/bench" element={<LaterPage name="bench" />} />
+                  <Route path="/finished" element={<LaterPage name="finished" />} />
+                  <Route path="/patterns" element={<PatternsPage />} />
+                  <Route path="/patterns/new" element={<EditorPage />} />
+                  <Route path="/patterns/read" element={<ReadPage />} />
+                  <Route path="/patterns/:code" element={<PatternPage />} />
+                  <Route path="/patterns/:code/edit" element={<EditorPage />} />
+                  <Route path="/patterns/stitches" element={<StitchesPage />} />
+                  <Route path="/patterns/stitches/new" element={<StitchPage />} />
+                  <Route path="/stock" element={<StockPage />} />
+                  <Route path="/stock/articles/:code" element={<ArticlePage />} />
+                  <Route path="/stock/file" element={<ArticlesFilePage />} />
+                  <Route path="/stock/receive" element={<ReceivePage />} />
+                  <Route path="/stock/buy" element={<BuyPage />} />
+                  <Route path="/stock/count" element={<CountsPage />} />
+                  <Route path="/stock/count/:id" element={<CountPage />} />
+                  <Route path="/costs" element={<CostsPage />} />
+                  <Route path="/measures" element={<MeasuresPage />} />
+                  <Route path="/workshop" element={<WorkshopPage />} />
+                  <Route path="*" element={<Navigate to="/orders" replace />} />
+                </Routes>
+              </Suspense>
+            </ErrorBoundary>
           </Frame>
         ) : (
           <SignInPage session={s} />

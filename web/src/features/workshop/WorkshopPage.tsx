@@ -1,14 +1,33 @@
-import { Button, Group, PasswordInput, SegmentedControl, Stack, Table, Text, TextInput } from '@mantine/core';
+import {
+  Button,
+  Group,
+  PasswordInput,
+  Popover,
+  SegmentedControl,
+  Stack,
+  Table,
+  Text,
+  TextInput,
+  Title,
+} from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ProblemError } from '../../api/client';
+import { ProblemError, type Schemas } from '../../api/client';
 import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { PriceRules } from '../orders/PriceRules';
 import { ShopFeeds } from '../shop/ShopFeeds';
 import { OpenMinutes } from './OpenMinutes';
-import { peopleQuery, useAddPerson, useSession } from './queries';
+import {
+  peopleQuery,
+  useAccess,
+  useAddPerson,
+  useNewPassword,
+  useOwnPassword,
+  useRole,
+  useSession,
+} from './queries';
 
 export function WorkshopPage() {
   const { t } = useTranslation();
@@ -20,6 +39,7 @@ export function WorkshopPage() {
       <PriceRules owner={session?.role === 'OWNER'} />
       {session?.role === 'OWNER' && <ShopFeeds />}
       {session?.role === 'OWNER' && <People />}
+      <OwnPassword />
     </Page>
   );
 }
@@ -27,22 +47,58 @@ export function WorkshopPage() {
 function People() {
   const { t } = useTranslation();
   const people = useQuery(peopleQuery);
+  const role = useRole();
+  const access = useAccess();
   return (
     <Stack className="panel" p="md" maw={680}>
+      <ProblemNote error={role.error ?? access.error} />
       <Await query={people}>
         {(rows) => (
-          <Table>
+          <Table verticalSpacing={6}>
             <Table.Thead>
               <Table.Tr>
                 <Table.Th>{t('people.name')}</Table.Th>
                 <Table.Th>{t('people.role')}</Table.Th>
+                <Table.Th />
               </Table.Tr>
             </Table.Thead>
             <Table.Tbody>
               {rows.map((p) => (
-                <Table.Tr key={p.name}>
-                  <Table.Td>{p.name}</Table.Td>
-                  <Table.Td>{t(`role.${p.role}`)}</Table.Td>
+                <Table.Tr key={p.id}>
+                  <Table.Td>
+                    {p.name}
+                    {p.ended && (
+                      <Text size="sm" c="dimmed">
+                        {t('people.ended')}
+                      </Text>
+                    )}
+                  </Table.Td>
+                  <Table.Td>
+                    <SegmentedControl
+                      size="xs"
+                      aria-label={t('people.roleOf', { name: p.name })}
+                      value={p.role}
+                      disabled={p.ended || role.isPending}
+                      onChange={(next) => role.mutate({ id: p.id, role: next as typeof p.role })}
+                      data={[
+                        { value: 'MAKER', label: t('role.MAKER') },
+                        { value: 'OWNER', label: t('role.OWNER') },
+                      ]}
+                    />
+                  </Table.Td>
+                  <Table.Td>
+                    <Group gap="xs" justify="flex-end">
+                      {!p.ended && <NewPassword person={p} />}
+                      <Button
+                        size="xs"
+                        variant="default"
+                        loading={access.isPending && access.variables?.id === p.id}
+                        onClick={() => access.mutate(p)}
+                      >
+                        {t(p.ended ? 'people.back' : 'people.end')}
+                      </Button>
+                    </Group>
+                  </Table.Td>
                 </Table.Tr>
               ))}
             </Table.Tbody>
@@ -51,6 +107,101 @@ function People() {
       </Await>
       <AddPerson />
     </Stack>
+  );
+}
+
+/** A new password for somebody who forgot theirs. */
+function NewPassword({ person }: { person: Schemas['PersonView'] }) {
+  const { t } = useTranslation();
+  const [open, setOpen] = useState(false);
+  const [password, setPassword] = useState('');
+  const keep = useNewPassword();
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    keep.mutate(
+      { id: person.id, password },
+      {
+        onSuccess: () => {
+          setOpen(false);
+          setPassword('');
+        },
+      },
+    );
+  };
+  return (
+    <Popover opened={open} onChange={setOpen} trapFocus withArrow>
+      <Popover.Target>
+        <Button size="xs" variant="default" onClick={() => setOpen(!open)}>
+          {t('people.newPassword')}
+        </Button>
+      </Popover.Target>
+      <Popover.Dropdown>
+        <form onSubmit={submit}>
+          <Stack gap="xs">
+            <PasswordInput
+              label={t('people.newPasswordFor', { name: person.name })}
+              w={240}
+              autoComplete="new-password"
+              value={password}
+              onChange={(e) => setPassword(e.currentTarget.value)}
+              error={keep.error instanceof ProblemError ? keep.error.field('password') : undefined}
+            />
+            <ProblemNote error={keep.error} shown={['password']} />
+            <Button type="submit" size="xs" loading={keep.isPending}>
+              {t('people.setPassword')}
+            </Button>
+          </Stack>
+        </form>
+      </Popover.Dropdown>
+    </Popover>
+  );
+}
+
+/** Everybody changes their own password; they come in anew with it. */
+function OwnPassword() {
+  const { t } = useTranslation();
+  const [before, setBefore] = useState('');
+  const [password, setPassword] = useState('');
+  const change = useOwnPassword();
+  const problem = (field: string) =>
+    change.error instanceof ProblemError ? change.error.field(field) : undefined;
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    change.mutate({ before, password });
+  };
+  return (
+    <form onSubmit={submit}>
+      <Stack className="panel" p="md" maw={680} gap="xs">
+        <Title order={2} size="h4">
+          {t('people.ownPassword')}
+        </Title>
+        <Group align="flex-start">
+          <PasswordInput
+            label={t('people.before')}
+            w={220}
+            autoComplete="current-password"
+            value={before}
+            onChange={(e) => setBefore(e.currentTarget.value)}
+            error={problem('before')}
+          />
+          <PasswordInput
+            label={t('people.after')}
+            w={220}
+            autoComplete="new-password"
+            value={password}
+            onChange={(e) => setPassword(e.currentTarget.value)}
+            error={problem('password')}
+          />
+          <Button type="submit" mt={25} variant="default" loading={change.isPending}>
+            {t('people.change')}
+          </Button>
+        </Group>
+        <Text size="sm" c="dimmed">
+          {t('people.changeHint')}
+        </Text>
+        <ProblemNote error={change.error} shown={['before', 'password']} />
+      </Stack>
+    </form>
   );
 }
 

@@ -5,6 +5,8 @@ export const sessionQuery = queryOptions({
   queryKey: ['session'],
   queryFn: () => ask(api.GET('/api/session')),
   staleTime: 60_000,
+  // Another version may answer by now.
+  refetchInterval: 60_000,
 });
 
 export const useSession = () => useQuery(sessionQuery);
@@ -47,6 +49,44 @@ export function useAddPerson() {
   return useMutation({
     mutationFn: (body: Schemas['NewPerson']) => ask(api.POST('/api/people', { body })),
     onSuccess: () => client.invalidateQueries({ queryKey: ['people'] }),
+  });
+}
+
+type Person = Schemas['PersonView'];
+
+/** What an owner does with somebody's access. */
+function usePeople<B>(call: (body: B) => Promise<unknown>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: call,
+    onSettled: () => client.invalidateQueries({ queryKey: ['people'] }),
+  });
+}
+
+export const useRole = () =>
+  usePeople(({ id, role }: { id: number; role: Person['role'] }) =>
+    ask(api.PUT('/api/people/{id}/role', { params: { path: { id } }, body: { role } })),
+  );
+
+export const useNewPassword = () =>
+  usePeople(({ id, password }: { id: number; password: string }) =>
+    ask(api.PUT('/api/people/{id}/password', { params: { path: { id } }, body: { password } })),
+  );
+
+/** Ends somebody's access at once, or gives it back. */
+export const useAccess = () =>
+  usePeople(({ id, ended }: Pick<Person, 'id' | 'ended'>) => {
+    const params = { params: { path: { id } } };
+    return ended
+      ? ask(api.POST('/api/people/{id}/back', params))
+      : ask(api.POST('/api/people/{id}/end', params));
+  });
+
+export function useOwnPassword() {
+  return useMutation({
+    mutationFn: (body: Schemas['OwnPassword']) => ask(api.PUT('/api/session/password', { body })),
+    // Every session with the old password has ended, this one too.
+    onSuccess: () => window.dispatchEvent(new Event('restis:signed-out')),
   });
 }
 

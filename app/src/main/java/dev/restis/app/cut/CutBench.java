@@ -387,6 +387,7 @@ public class CutBench {
         if (expected.filter(id -> id == last.id()).isEmpty()) {
             throw new LockOrder.Overtaken();
         }
+        Workshop.mayTakeBack(last.doneBy());
         if (last.kind() == StepKind.STRAND && last.strandId() == null) {
             throw new Conflict("cut.givenUp");
         }

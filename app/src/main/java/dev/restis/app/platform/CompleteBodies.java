@@ -6,6 +6,7 @@ import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.MethodParameter;
 import org.springframework.http.HttpInputMessage;
@@ -49,6 +50,14 @@ class CompleteBodies extends RequestBodyAdviceAdapter {
                 }
                 look(item, path + "[" + i + "]", faults);
             }
+        } else if (value instanceof Map<?, ?> map) {
+            map.forEach((key, item) -> {
+                String at = path + "[" + key + "]";
+                if (item == null) {
+                    faults.add(Fault.of(at, "missing"));
+                }
+                look(item, at, faults);
+            });
         } else if (value instanceof Record && value.getClass().getName().startsWith("dev.restis.")) {
             for (RecordComponent component : value.getClass().getRecordComponents()) {
                 String name = path.isEmpty() ? component.getName() : path + "." + component.getName();

@@ -26,6 +26,7 @@ import tools.jackson.databind.json.JsonMapper;
 public record RowsFile(Form form, List<String> columns, List<Row> rows) {
 
     public static final int MOST_ROWS = 10_000;
+    private static final int MOST_COLUMNS = 200;
 
     /** Where rows may hold rows of their own, in JSON. */
     private static final String LINES = "lines";
@@ -126,9 +127,15 @@ public record RowsFile(Form form, List<String> columns, List<Row> rows) {
                     Map<String, String> cells = new TreeMap<>(head);
                     cells.putAll(cells(line));
                     columns.addAll(cells.keySet());
-                    if (rows.size() <= MOST_ROWS) {
-                        rows.add(new Row(rows.size() + 1, cells));
+                    // What stands at an order is copied into each of its lines: both are bounded, or a small file fills
+                    // the memory.
+                    if (columns.size() > MOST_COLUMNS) {
+                        throw new Rejected(Fault.of("file", "file.tooWide", MOST_COLUMNS));
                     }
+                    if (rows.size() > MOST_ROWS) {
+                        throw new Rejected(Fault.of("file", "file.rows", MOST_ROWS));
+                    }
+                    rows.add(new Row(rows.size() + 1, cells));
                 }
             }
         } catch (JacksonException e) {

@@ -221,7 +221,7 @@ public class HoldingActs {
     /** Takes a movement back by a row against it. */
     @Transactional
     public void takeBack(long row) {
-        record Taken(long holding, Movement movement, long quantity, BigDecimal value, boolean may) {}
+        record Taken(long holding, String who, Movement movement, long quantity, BigDecimal value, boolean may) {}
         ledger.hold(jdbc.sql("select holding_id from ledger where id = ?")
                 .param(row)
                 .query(Long.class)
@@ -229,11 +229,12 @@ public class HoldingActs {
                 .map(List::of)
                 .orElseThrow(() -> new NotFound("notFound")));
         Taken back = jdbc.sql("""
-                        select holding_id as holding, movement, quantity, value,
+                        select holding_id as holding, who, movement, quantity, value,
                                batch_id is null and cut_step_id is null and reverses is null
                                    and not exists (select 1 from ledger r where r.reverses = l.id) as may
                         from ledger l where id = ?
                         """).param(row).query(Taken.class).single();
+        Workshop.mayTakeBack(back.who());
         Balance balance = ledger.balance(back.holding());
         BigDecimal value = balance.value().subtract(back.value());
         long quantity = balance.quantity() - back.quantity();

@@ -29,27 +29,24 @@ class Access {
 
     @Bean
     SecurityFilterChain guard(HttpSecurity http, SecurityContextRepository sessions) throws Exception {
-        return http.authorizeHttpRequests(
-                        requests -> requests.requestMatchers(HttpMethod.POST, "/api/setup", "/api/sign-in")
-                                .permitAll()
-                                .requestMatchers("/api/session", "/api/openapi")
-                                .permitAll()
-                                // A shop shows its own key, which the door itself looks at.
-                                .requestMatchers(HttpMethod.POST, "/api/feed")
-                                .permitAll()
-                                .requestMatchers("/api/people/**", "/api/shop-feeds/**")
-                                .hasRole("OWNER")
-                                .requestMatchers(
-                                        HttpMethod.PUT,
-                                        "/api/measures/**",
-                                        "/api/open-minutes",
-                                        "/api/orders/price-rules",
-                                        "/api/cut/weights")
-                                .hasRole("OWNER")
-                                .requestMatchers("/api/**")
-                                .authenticated()
-                                .anyRequest()
-                                .permitAll())
+        return http.authorizeHttpRequests(requests -> {
+                    for (Rights.Right right : Rights.all()) {
+                        var matched = requests.requestMatchers(right.method(), right.path());
+                        switch (right.who()) {
+                            case ANYONE, SHOP -> matched.permitAll();
+                            case PERSON -> matched.authenticated();
+                            case OWNER -> matched.hasRole(Role.OWNER.name());
+                        }
+                    }
+                    // What stands in no line of the table is not done; what is no operation is told so to who is signed
+                    // in.
+                    requests.requestMatchers(HttpMethod.GET, "/api/**")
+                            .authenticated()
+                            .requestMatchers("/api/**")
+                            .denyAll()
+                            .anyRequest()
+                            .permitAll();
+                })
                 .csrf(csrf -> csrf.spa().ignoringRequestMatchers("/api/feed"))
                 .securityContext(context -> context.securityContextRepository(sessions))
                 .exceptionHandling(e -> e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED)))
@@ -80,6 +77,7 @@ class Access {
         return name -> people.findByNameIgnoreCase(name)
                 .map(p -> User.withUsername(p.name)
                         .password(p.passwordHash)
+                        .disabled(p.endedAt != null)
                         .roles(p.role.name())
                         .build())
                 .orElseThrow(() -> new UsernameNotFoundException(name));

@@ -7,6 +7,8 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Version;
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
 
 @Entity
 @SuppressWarnings("NullAway.Init")
@@ -25,11 +27,18 @@ class Person {
     @Enumerated(EnumType.STRING)
     Role role;
 
+    @Nullable
+    Instant endedAt;
+
     protected Person() {}
 
     Person(String name, String passwordHash, Role role) {
         this.name = name;
         this.passwordHash = passwordHash;
         this.role = role;
+    }
+
+    long id() {
+        return id;
     }
 }

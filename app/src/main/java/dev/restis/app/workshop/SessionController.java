@@ -12,11 +12,11 @@ import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.AuthenticationManager;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.Authentication;
-import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -29,8 +29,13 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class SessionController {
 
-    /** Who is signed in, and what the front end must know before anyone is. */
+    /**
+     * Who is signed in, and what the front end must know before anyone is.
+     *
+     * @param version of the front end that belongs to this server; it differs from release to release
+     */
     record SessionView(
+            String version,
             boolean needsOwner,
             boolean demo,
             String workshop,
@@ -45,18 +50,22 @@ class SessionController {
     record NewPerson(String name, String password, Role role) {}
 
     private final Workshop workshop;
+    private final Household household;
     private final AuthenticationManager manager;
     private final SecurityContextRepository sessions;
     private final SignInThrottle throttle;
+    private final String version = Build.version();
     private final boolean demo;
 
     SessionController(
             Workshop workshop,
+            Household household,
             AuthenticationManager manager,
             SecurityContextRepository sessions,
             SignInThrottle throttle,
             @Value("${restis.demo}") boolean demo) {
         this.workshop = workshop;
+        this.household = household;
         this.manager = manager;
         this.sessions = sessions;
         this.throttle = throttle;
@@ -67,6 +76,7 @@ class SessionController {
     SessionView session(@Nullable Authentication who) {
         Workshop.Settings settings = workshop.settings();
         return new SessionView(
+                version,
                 workshop.needsOwner(),
                 demo,
                 settings.name(),
@@ -83,16 +93,11 @@ class SessionController {
 
     @PostMapping("/sign-in")
     SessionView signIn(@RequestBody SignIn body, HttpServletRequest request, HttpServletResponse response) {
-        throttle.check(body.name());
-        Authentication who;
-        try {
-            who = manager.authenticate(UsernamePasswordAuthenticationToken.unauthenticated(
-                    body.name().strip(), body.password()));
-        } catch (AuthenticationException e) {
-            throttle.failed(body.name());
-            throw e;
-        }
-        throttle.succeeded(body.name());
+        String address = String.valueOf(request.getRemoteAddr());
+        throttle.tried(body.name(), address);
+        Authentication who = manager.authenticate(
+                UsernamePasswordAuthenticationToken.unauthenticated(body.name().strip(), body.password()));
+        throttle.right(body.name(), address);
         if (request.getSession(false) != null) {
             request.changeSessionId();
         }
@@ -112,6 +117,44 @@ class SessionController {
     @ResponseStatus(HttpStatus.CREATED)
     void addPerson(@RequestBody NewPerson body) {
         workshop.addPerson(body.name(), body.password(), body.role());
+    }
+
+    record NewRole(Role role) {}
+
+    record NewPassword(String password) {}
+
+    record OwnPassword(String before, String password) {}
+
+    @PutMapping("/people/{id}/role")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void role(@PathVariable long id, @RequestBody NewRole body) {
+        household.role(id, body.role());
+    }
+
+    @PutMapping("/people/{id}/password")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void password(@PathVariable long id, @RequestBody NewPassword body) {
+        household.password(id, body.password());
+    }
+
+    /** Ends somebody's access at once. */
+    @PostMapping("/people/{id}/end")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void end(@PathVariable long id) {
+        household.end(id);
+    }
+
+    @PostMapping("/people/{id}/back")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void back(@PathVariable long id) {
+        household.back(id);
+    }
+
+    /** Changes one's own password; whoever is signed in with the old one comes in anew, this browser too. */
+    @PutMapping("/session/password")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void ownPassword(@RequestBody OwnPassword body) {
+        household.ownPassword(body.before(), body.password());
     }
 
     /** Minutes that the bench is open, by day of the week. */

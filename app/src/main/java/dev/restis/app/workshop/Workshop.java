@@ -28,8 +28,8 @@ public class Workshop {
     /** What the house has settled. */
     public record Settings(String name, String currency, String margin) {}
 
-    /** Someone who may sign in. */
-    public record PersonView(String name, Role role) {}
+    /** @param ended whether they may not come in any more */
+    public record PersonView(long id, String name, Role role, boolean ended) {}
 
     private static final Map<String, MarginPolicy> MARGINS = margins(
             Map.entry("BY_COST", MarginPolicy.BY_COST),
@@ -139,11 +139,7 @@ public class Workshop {
 
     private void addPerson(String name, String password, Role role, List<Fault> faults) {
         String given = Texts.required(name, "name", 60, faults);
-        if (password.length() < SHORTEST_PASSWORD) {
-            faults.add(Fault.of("password", "password.short", SHORTEST_PASSWORD));
-        } else if (password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD) {
-            faults.add(Fault.of("password", "tooLong", LONGEST_PASSWORD));
-        }
+        checkPassword(password, faults);
         if (people.findByNameIgnoreCase(given).isPresent()) {
             faults.add(Fault.of("name", "name.taken", given));
         }
@@ -153,12 +149,38 @@ public class Workshop {
         people.saveAndFlush(new Person(given, String.valueOf(passwords.encode(password)), role));
     }
 
+    static void checkPassword(String password, List<Fault> faults) {
+        if (password.length() < SHORTEST_PASSWORD) {
+            faults.add(Fault.of("password", "password.short", SHORTEST_PASSWORD));
+        } else if (password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD) {
+            faults.add(Fault.of("password", "tooLong", LONGEST_PASSWORD));
+        }
+    }
+
     @Transactional(readOnly = true)
     public List<PersonView> people() {
         return people.findAll().stream()
-                .map(p -> new PersonView(p.name, p.role))
+                .map(p -> new PersonView(p.id(), p.name, p.role, p.endedAt != null))
                 .sorted(java.util.Comparator.comparing(PersonView::name))
                 .toList();
+    }
+
+    /** Whether whoever asks may also take back what others did; the house itself may. */
+    public static boolean mayForOthers() {
+        Authentication signedIn = SecurityContextHolder.getContext().getAuthentication();
+        return signedIn == null
+                || signedIn.getAuthorities().stream().anyMatch(a -> "ROLE_OWNER".equals(a.getAuthority()));
+    }
+
+    /**
+     * Refuses to take back what somebody else did, to whoever is no owner.
+     *
+     * @param doneBy whoever did it
+     */
+    public static void mayTakeBack(String doneBy) {
+        if (!doneBy.equals(whoever()) && !mayForOthers()) {
+            throw new Conflict("notYours", doneBy);
+        }
     }
 
     /** The name of whoever asks, for the books. */

@@ -19,6 +19,11 @@ public record Colour(double lightness, double a, double b) {
     private static final double EPSILON = 216.0 / 24_389;
     private static final double KAPPA = 24_389.0 / 27;
 
+    /** Whether the text is {@code #} and six digits 0 to F, and nothing besides. */
+    public static boolean isHex(String text) {
+        return HEX.matcher(text).matches();
+    }
+
     /**
      * Reads sRGB.
      *
@@ -26,7 +31,7 @@ public record Colour(double lightness, double a, double b) {
      * @throws IllegalArgumentException when it is written otherwise
      */
     public static Colour ofHex(String hex) {
-        if (!HEX.matcher(hex).matches()) {
+        if (!isHex(hex)) {
             throw new IllegalArgumentException("hex must be # and six digits 0 to F but was " + hex);
         }
         double red = linear(Integer.parseInt(hex.substring(1, 3), 16));

@@ -1,5 +1,6 @@
 package dev.restis.core.pattern;
 
+import dev.restis.core.cord.Colour;
 import dev.restis.core.cord.Cord;
 import dev.restis.core.measure.Length;
 
@@ -15,6 +16,9 @@ public record CordSlot(String code, Length gauge, String colour) {
         if (gauge.isLessThan(Cord.THINNEST) || Cord.THICKEST.isLessThan(gauge)) {
             throw new IllegalArgumentException(
                     "gauge must be " + Cord.THINNEST + " to " + Cord.THICKEST + " but " + code + " has " + gauge);
+        }
+        if (!Colour.isHex(colour)) {
+            throw new IllegalArgumentException("colour must be # and six digits 0 to F but " + code + " has " + colour);
         }
     }
 }
