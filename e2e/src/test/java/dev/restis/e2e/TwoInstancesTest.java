@@ -1,0 +1,327 @@
+package dev.restis.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.restis.app.RestisApplication;
+import dev.restis.app.costs.Verification;
+import dev.restis.app.platform.database.Database;
+import dev.restis.app.platform.database.LocalPostgres;
+import dev.restis.app.platform.database.LocalPostgres.Durability;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.BooleanSupplier;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Two Restis as processes of their own on one database that neither of them started: they behave as one. */
+class TwoInstancesTest {
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    private static LocalPostgres server;
+    private static Database database;
+    private static Path folder;
+    private static Instance first;
+    private static Instance second;
+
+    /** A Restis as a process, and a browser's memory to ask it with. */
+    private static final class Instance {
+        private final Path home;
+        private final Process process;
+        private final String address;
+
+        Instance(String name, int port) throws Exception {
+            home = Files.createDirectories(folder.resolve(name));
+            ProcessBuilder builder = new ProcessBuilder(
+                            ProcessHandle.current().info().command().orElse("java"),
+                            "-Xmx512m",
+                            "-XX:+UseSerialGC",
+                            "-XX:TieredStopAtLevel=1",
+                            "-Drestis.home=" + home,
+                            "-Drestis.port=" + port,
+                            "-Drestis.demo=true",
+                            "-cp",
+                            System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
+                            RestisApplication.class.getName())
+                    .redirectErrorStream(true)
+                    .redirectOutput(home.resolve("log").toFile());
+            builder.environment()
+                    .put("RESTIS_DATABASE", database.host() + ":" + database.port() + "/" + database.name());
+            builder.environment().put("RESTIS_DATABASE_USER", database.user());
+            builder.environment()
+                    .put(
+                            "RESTIS_DATABASE_PASSWORD_FILE",
+                            folder.resolve("password").toString());
+            process = builder.start();
+            Path written = home.resolve("address");
+            await(
+                    Duration.ofMinutes(2),
+                    () -> Files.exists(written) && !read(written).isBlank());
+            address = read(written).strip();
+        }
+
+        void kill() throws InterruptedException {
+            process.destroyForcibly().waitFor();
+        }
+    }
+
+    /** Somebody with a browser; signed in at one instance, they are signed in at the other. */
+    private static final class Visitor {
+        private final CookieManager cookies = new CookieManager();
+        private final HttpClient http =
+                HttpClient.newBuilder().cookieHandler(cookies).build();
+
+        HttpResponse<String> ask(Instance at, String path) throws Exception {
+            return http.send(
+                    HttpRequest.newBuilder(URI.create(at.address + path))
+                            .timeout(Duration.ofMinutes(1))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofString());
+        }
+
+        JsonNode read(Instance at, String path) throws Exception {
+            HttpResponse<String> answer = ask(at, path);
+            assertThat(answer.statusCode()).as(path + ": " + answer.body()).isEqualTo(200);
+            return JSON.readTree(answer.body());
+        }
+
+        HttpResponse<String> tell(Instance at, String path, String body) throws Exception {
+            return tell(at, path, "application/json", body);
+        }
+
+        HttpResponse<String> tell(Instance at, String path, String type, String body) throws Exception {
+            String token = cookies.getCookieStore().getCookies().stream()
+                    .filter(c -> c.getName().equals("XSRF-TOKEN"))
+                    .map(HttpCookie::getValue)
+                    .findFirst()
+                    .orElse("");
+            return http.send(
+                    HttpRequest.newBuilder(URI.create(at.address + path))
+                            .timeout(Duration.ofMinutes(1))
+                            .header("Content-Type", type)
+                            .header("X-XSRF-TOKEN", token)
+                            .POST(HttpRequest.BodyPublishers.ofString(body))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofString());
+        }
+
+        Visitor signedIn(Instance at) throws Exception {
+            ask(at, "/api/session");
+            HttpResponse<String> answer =
+                    tell(at, "/api/sign-in", "{\"name\": \"Tove\", \"password\": \"harbour-lantern\"}");
+            assertThat(answer.statusCode()).as(answer.body()).isEqualTo(200);
+            ask(at, "/api/session");
+            return this;
+        }
+
+        long made(Instance at, String path, String body) throws Exception {
+            HttpResponse<String> answer = tell(at, path, body);
+            assertThat(answer.statusCode()).as(path + ": " + answer.body()).isBetween(200, 202);
+            return JSON.readTree(answer.body()).path("id").asLong();
+        }
+
+        long importing(Instance at, String prefix, int rows) throws Exception {
+            StringBuilder file = new StringBuilder("reference,customer,quantity,pattern,wrist,colour 1,colour 2\n");
+            for (int i = 0; i < rows; i++) {
+                file.append(String.format(Locale.ROOT, "%s-%d,Runa,1,snake,16 cm,NT2,OA2%n", prefix, i));
+            }
+            HttpResponse<String> answer = tell(
+                    at,
+                    "/api/orders/import?mode=ALL",
+                    "multipart/form-data; boundary=part",
+                    "--part\r\nContent-Disposition: form-data; name=\"file\"; filename=\"o.csv\"\r\n"
+                            + "Content-Type: text/csv\r\n\r\n" + file
+                            + "\r\n--part\r\nContent-Disposition: form-data; name=\"how\"\r\n"
+                            + "Content-Type: application/json\r\n\r\n{\"units\": \"METRIC\"}\r\n--part--\r\n");
+            assertThat(answer.statusCode()).as(answer.body()).isEqualTo(202);
+            return JSON.readTree(answer.body()).path("id").asLong();
+        }
+
+        JsonNode ended(Instance at, long job, Duration within) {
+            JsonNode[] last = new JsonNode[1];
+            await(within, () -> {
+                try {
+                    last[0] = read(at, "/api/jobs/" + job);
+                    return !List.of("WAITING", "RUNNING")
+                            .contains(last[0].path("state").asString());
+                } catch (Exception e) {
+                    throw new IllegalStateException(e);
+                }
+            });
+            return last[0];
+        }
+    }
+
+    @BeforeAll
+    static void startTwo() throws Exception {
+        folder = Files.createTempDirectory("restis-two");
+        Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwxr-xr-x"));
+        server = LocalPostgres.start(folder.resolve("database"), Durability.FORGETFUL);
+        database = server.database();
+        Files.writeString(folder.resolve("password"), database.password());
+        first = new Instance("first", 8640);
+        await(Duration.ofMinutes(1), () -> count("select count(*) from customer_order") > 3);
+        second = new Instance("second", 8660);
+    }
+
+    @AfterAll
+    static void stopBoth() throws Exception {
+        for (Instance one : new Instance[] {first, second}) {
+            if (one != null) {
+                one.kill();
+            }
+        }
+        server.close();
+    }
+
+    private static JdbcClient jdbc() {
+        return JdbcClient.create(new DriverManagerDataSource(database.url(), database.user(), database.password()));
+    }
+
+    private static long count(String sql) {
+        return jdbc().sql(sql).query(Long.class).single();
+    }
+
+    private static String read(Path file) {
+        try {
+            return Files.readString(file);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static void await(Duration within, BooleanSupplier done) {
+        long end = System.nanoTime() + within.toNanos();
+        while (!done.getAsBoolean()) {
+            assertThat(System.nanoTime()).as("within %s", within).isLessThan(end);
+            LockSupport.parkNanos(TimeUnit.MILLISECONDS.toNanos(100));
+        }
+    }
+
+    @Test
+    void theyBehaveAsOneAndEitherGoesOnWhenTheOtherIsKilled() throws Exception {
+        Visitor tove = new Visitor().signedIn(first);
+        assertThat(tove.read(second, "/api/session").path("name").asString())
+                .as("signed in here, known there")
+                .isEqualTo("Tove");
+        importsAtOnce(tove);
+        plansAtOnce(tove);
+        Instance killed = first;
+        long job = tove.importing(first, "KILLED", 4000);
+        await(
+                Duration.ofSeconds(30),
+                () -> count("select count(*) from job where state = 'RUNNING' and id = " + job) == 1);
+        killed.kill();
+        JsonNode ended = tove.ended(second, job, Duration.ofSeconds(60));
+        assertThat(ended.path("state").asString()).as(ended.toString()).isEqualTo("DONE");
+        assertThat(count("select count(*) from customer_order where reference like 'KILLED-%'"))
+                .isEqualTo(4000);
+        assertThat(count("select count(*) from order_line l join customer_order o on o.id = l.order_id"
+                        + " where o.reference like 'KILLED-%'"))
+                .as("nothing twice")
+                .isEqualTo(4000);
+        assertThat(new Verification(jdbc()).differences()).isEmpty();
+        overtaken(tove);
+    }
+
+    /** The same file at both: one takes it, the other finds it taken. */
+    private static void importsAtOnce(Visitor tove) throws Exception {
+        long here = tove.importing(first, "BOTH", 150);
+        long there = tove.importing(second, "BOTH", 150);
+        List<Integer> fresh = new ArrayList<>();
+        for (long job : new long[] {here, there}) {
+            JsonNode ended = tove.ended(second, job, Duration.ofMinutes(1));
+            assertThat(ended.path("state").asString()).as(ended.toString()).isEqualTo("DONE");
+            fresh.add(ended.path("result").path("fresh").asInt());
+        }
+        assertThat(fresh).containsExactlyInAnyOrder(150, 0);
+        assertThat(count("select count(*) from customer_order where reference like 'BOTH-%'"))
+                .isEqualTo(150);
+    }
+
+    /** Two lists of one cord, planned and cut at the two instances at once: no metre is counted on twice, no strand cut twice. */
+    private static void plansAtOnce(Visitor tove) throws Exception {
+        List<Long> batches = new ArrayList<>();
+        for (int n = 0; n < 2; n++) {
+            long line = count("""
+                    select l.id from order_line l join customer_order o on o.id = l.order_id join piece p on p.line_id = l.id
+                    where o.reference like 'BOTH-%' and p.batch_id is null order by l.id limit 1
+                    """);
+            batches.add(tove.made(
+                    first, "/api/plan/batches", "{\"picks\": [{\"line\": %d, \"count\": 1}]}".formatted(line)));
+        }
+        CompletableFuture<Long> there = CompletableFuture.supplyAsync(() -> planned(tove, second, batches.get(1)));
+        long here = planned(tove, first, batches.get(0));
+        List<Long> lists = List.of(here, there.get());
+        assertThat(count("""
+                select count(*) from (
+                    select p.holding_id from holding_planned p join holding h on h.id = p.holding_id
+                    group by p.holding_id, h.quantity having sum(p.planned_um) > h.quantity) x
+                """)).isZero();
+        for (int n = 0; n < 2; n++) {
+            // What was cut of a spool with flaws moves them: the other list is planned on what is there now.
+            assertThat(status(tove, second, "/api/cut/lists/" + lists.get(n) + "/plan")).isEqualTo(204);
+            String confirm = "/api/cut/lists/" + lists.get(n) + "/confirm";
+            CompletableFuture<Integer> also = CompletableFuture.supplyAsync(() -> status(tove, second, confirm));
+            List<Integer> answers = List.of(status(tove, first, confirm), also.get());
+            assertThat(answers).as("one list is confirmed once").containsExactlyInAnyOrder(204, 409);
+        }
+        assertThat(new Verification(jdbc()).differences()).isEmpty();
+    }
+
+    private static long planned(Visitor tove, Instance at, long batch) {
+        try {
+            return tove.made(at, "/api/cut/lists", "{\"batches\": [%d]}".formatted(batch));
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static int status(Visitor tove, Instance at, String path) {
+        try {
+            return tove.tell(at, path, "").statusCode();
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** A newer Restis brings the schema forward: this one stops serving, and says so. */
+    private static void overtaken(Visitor tove) throws Exception {
+        jdbc().sql("""
+                        insert into flyway_schema_history (installed_rank, version, description, type, script, installed_by,
+                            execution_time, success) values (900, '900', 'next year', 'SQL', 'V900__next_year.sql', 'x', 1, true)
+                        """).update();
+        await(Duration.ofSeconds(15), () -> {
+            try {
+                return tove.ask(second, "/api/session").statusCode() == 503;
+            } catch (Exception e) {
+                throw new IllegalStateException(e);
+            }
+        });
+        assertThat(tove.ask(second, "/orders").body()).contains("A newer Restis has taken the place");
+        assertThat(new String(Files.readAllBytes(second.home.resolve("log")), StandardCharsets.UTF_8))
+                .contains("stops serving");
+    }
+}
