@@ -259,6 +259,9 @@ status_all() {
 
 run_tests() { exec mvn -B -ntp verify; }
 
+# One test of the application with settings of its own; the front end stays as it is.
+one_test() { exec mvn -B -ntp test -pl core,web,app -Dexec.skip=true -Dweb.skip=true -Dsurefire.failIfNoSpecifiedTests=false -Dtest="$1" "${@:2}"; }
+
 # With the compiler that Restis runs with, and no output of the build but the figures.
 measure_answers() {
   mvn -B -ntp verify -pl core,web,app,standins,e2e -Dsurefire.failIfNoSpecifiedTests=false -Dtest='AnswerTimes,LoadTimes' \

@@ -282,7 +282,8 @@ class TwoInstancesTest {
                 """)).isZero();
         for (int n = 0; n < 2; n++) {
             // What was cut of a spool with flaws moves them: the other list is planned on what is there now.
-            assertThat(status(tove, second, "/api/cut/lists/" + lists.get(n) + "/plan")).isEqualTo(204);
+            assertThat(status(tove, second, "/api/cut/lists/" + lists.get(n) + "/plan"))
+                    .isEqualTo(204);
             String confirm = "/api/cut/lists/" + lists.get(n) + "/confirm";
             CompletableFuture<Integer> also = CompletableFuture.supplyAsync(() -> status(tove, second, confirm));
             List<Integer> answers = List.of(status(tove, first, confirm), also.get());

@@ -99,22 +99,39 @@ class CutSheet {
 
     /** Strands are white, what stays is grey, what is thrown away is dark; the widths are the lengths. */
     private static void bar(StringBuilder body, SpoolView spool, long longest) {
+        if (spool.steps().isEmpty()) {
+            // What was left of it is planned anew just now; a table without a column cannot be laid out.
+            return;
+        }
         body.append("<table style='width:")
                 .append(percent(spool.lengthUm(), longest))
                 .append("%;table-layout:fixed;margin:0 0 1mm'><tr>");
+        long left = spool.lengthUm();
         for (StepView step : spool.steps()) {
-            String shade = step.kind().equals("STRAND") ? "#fff" : step.keep() ? "#ddd" : "#777";
-            body.append("<td style='height:4mm;padding:0;border:0.6pt solid #17262b;background:")
-                    .append(shade)
-                    .append(";width:")
-                    .append(percent(step.lengthUm(), spool.lengthUm()))
-                    .append("%'></td>");
+            cell(
+                    body,
+                    step.kind().equals("STRAND") ? "#fff" : step.keep() ? "#ddd" : "#777",
+                    step.lengthUm(),
+                    spool.lengthUm());
+            left -= step.lengthUm();
+        }
+        if (left > 0) {
+            cell(body, "#ddd", left, spool.lengthUm());
         }
         body.append("</tr></table>");
     }
 
+    private static void cell(StringBuilder body, String shade, long part, long whole) {
+        body.append("<td style='height:4mm;padding:0;border:0.6pt solid #17262b;background:")
+                .append(shade)
+                .append(";width:")
+                .append(percent(part, whole))
+                .append("%'></td>");
+    }
+
+    /** At least one hundredth: a table of nothing but narrower columns cannot be laid out, and could not be seen. */
     private static String percent(long part, long whole) {
-        return String.format(Locale.ROOT, "%.3f", PERCENT * part / Math.max(1, whole));
+        return String.format(Locale.ROOT, "%.3f", Math.max(1, PERCENT * part / Math.max(1, whole)));
     }
 
     private void row(StringBuilder body, List<StepView> cuts) {

@@ -12,6 +12,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
@@ -57,7 +58,13 @@ class OrderList {
             @Nullable LocalDate from,
             @Nullable LocalDate to,
             Sort sort,
-            String after) {}
+            String after) {
+
+        /** An empty word among the states, as an address may well have one, stands for none. */
+        Filter {
+            states = states.stream().filter(Objects::nonNull).toList();
+        }
+    }
 
     record OrderRow(
             long id,

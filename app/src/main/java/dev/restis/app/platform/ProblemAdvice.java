@@ -24,6 +24,8 @@ import org.springframework.web.method.annotation.MethodArgumentTypeMismatchExcep
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.support.MissingServletRequestPartException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DatabindException;
 
 /** Turns every failure into a problem detail (RFC 9457); no stack trace leaves the server. */
 @RestControllerAdvice
@@ -101,16 +103,41 @@ class ProblemAdvice {
 
     @ExceptionHandler
     ProblemDetail unreadable(HttpMessageNotReadableException e) {
-        return problem(HttpStatus.BAD_REQUEST, "unreadable");
+        String field = e.getCause() instanceof DatabindException read ? path(read) : "";
+        return field.isEmpty()
+                ? problem(HttpStatus.BAD_REQUEST, "unreadable")
+                : withFields(HttpStatus.BAD_REQUEST, "unreadable", List.of(words.of(Fault.of(field, "value.unread"))));
     }
 
-    @ExceptionHandler({
-        MethodArgumentTypeMismatchException.class,
-        MissingServletRequestParameterException.class,
-        MissingServletRequestPartException.class
-    })
-    ProblemDetail badParameter(Exception e) {
-        return problem(HttpStatus.BAD_REQUEST, "unreadable");
+    /** Where in a body something stands that cannot be read, as faults name fields. */
+    private static String path(DatabindException e) {
+        StringBuilder path = new StringBuilder();
+        for (JacksonException.Reference at : e.getPath()) {
+            if (at.getPropertyName() == null) {
+                path.append('[').append(at.getIndex()).append(']');
+            } else {
+                path.append(path.isEmpty() ? "" : ".").append(at.getPropertyName());
+            }
+        }
+        return path.toString();
+    }
+
+    @ExceptionHandler
+    ProblemDetail badParameter(MethodArgumentTypeMismatchException e) {
+        return withFields(
+                HttpStatus.BAD_REQUEST, "unreadable", List.of(words.of(Fault.of(e.getName(), "value.unread"))));
+    }
+
+    @ExceptionHandler
+    ProblemDetail missingParameter(MissingServletRequestParameterException e) {
+        return withFields(
+                HttpStatus.BAD_REQUEST, "unreadable", List.of(words.of(Fault.of(e.getParameterName(), "missing"))));
+    }
+
+    @ExceptionHandler
+    ProblemDetail missingPart(MissingServletRequestPartException e) {
+        return withFields(
+                HttpStatus.BAD_REQUEST, "unreadable", List.of(words.of(Fault.of(e.getRequestPartName(), "missing"))));
     }
 
     @ExceptionHandler
