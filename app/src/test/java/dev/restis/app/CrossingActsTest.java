@@ -15,6 +15,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpMethod;
@@ -66,6 +67,11 @@ class CrossingActsTest extends RestisTest {
                     .path("id")
                     .asLong());
         }
+    }
+
+    @AfterEach
+    void theHouseIsQuietAgain() {
+        forgetOrders("customer like 'Crossing %'");
     }
 
     @Test

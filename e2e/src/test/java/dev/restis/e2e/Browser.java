@@ -110,8 +110,18 @@ final class Browser implements AutoCloseable {
                 .click();
     }
 
-    static List<String> axeViolations(Page page) {
-        AxeResults results = new AxeBuilder(page).analyze();
+    /** Waits until a view has its heading and its pictures, and nothing of it is waited for any more. */
+    static void settled(Page page) {
+        page.waitForFunction("""
+                () => document.querySelector('main h1, form h1') && !document.querySelector('[aria-busy=true]')
+                    && [...document.images].every(image => image.complete)
+                """);
+    }
+
+    /** @param rules those to look at; all when none is named */
+    static List<String> axeViolations(Page page, String... rules) {
+        AxeBuilder axe = new AxeBuilder(page);
+        AxeResults results = (rules.length == 0 ? axe : axe.withRules(List.of(rules))).analyze();
         return results.getViolations().stream()
                 .map(v -> v.getId() + ": " + v.getHelp() + " at "
                         + v.getNodes().get(0).getTarget() + " "

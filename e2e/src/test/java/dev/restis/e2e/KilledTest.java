@@ -52,11 +52,11 @@ class KilledTest {
     }
 
     @AfterEach
-    void stop() {
+    void stop() throws InterruptedException {
+        // It ends its database with it; one that it left behind when it was killed last is ours by now.
         process.destroy();
-        try (LocalPostgres left = LocalPostgres.start(home, Durability.SAFE)) {
-            assertThat(left.url()).isNotEmpty();
-        }
+        process.waitFor();
+        LocalPostgres.start(home, Durability.SAFE).close();
     }
 
     @Test

@@ -11,6 +11,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -86,6 +87,7 @@ class CutController {
     private final CutWaste waste;
     private final BenchDevices devices;
     private final CutWeights weights;
+    private final String address;
 
     CutController(
             CutLists lists,
@@ -97,7 +99,9 @@ class CutController {
             TagSheet tags,
             CutWaste waste,
             BenchDevices devices,
-            CutWeights weights) {
+            CutWeights weights,
+            @Value("${restis.known-address:}") String address) {
+        this.address = address;
         this.planning = planning;
         this.tags = tags;
         this.waste = waste;
@@ -251,8 +255,11 @@ class CutController {
         devices.print(tags.pdf(id, body.each(), origin()));
     }
 
-    private static String origin() {
-        return ServletUriComponentsBuilder.fromCurrentContextPath().toUriString();
+    /** Where people open Restis: what the house says, or where this was asked for. */
+    private String origin() {
+        return address.isEmpty()
+                ? ServletUriComponentsBuilder.fromCurrentContextPath().toUriString()
+                : address;
     }
 
     /** Where the cord went that was cut. */

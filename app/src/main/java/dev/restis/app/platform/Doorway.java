@@ -17,9 +17,10 @@ import java.util.Optional;
  * @param listen the address that it listens on
  * @param port 1 to 65535
  * @param address what people open, and codes on tags carry; without a slash at its end
+ * @param named whether the house says what people open; else it is where this machine happens to listen
  * @param keystore what TLS is proved with, where it is used
  */
-record Doorway(InetAddress listen, int port, String address, Optional<Keystore> keystore) {
+record Doorway(InetAddress listen, int port, String address, boolean named, Optional<Keystore> keystore) {
 
     /** A PKCS12 file with a key and its certificate. */
     record Keystore(Path file, String password) {}
@@ -49,7 +50,7 @@ record Doorway(InetAddress listen, int port, String address, Optional<Keystore> 
         int port = freePort(listen, first, known.isPresent() ? 1 : PORTS_TRIED);
         String scheme = keystore.isPresent() ? "https" : "http";
         String host = listen.isAnyLocalAddress() ? "127.0.0.1" : listen.getHostAddress();
-        return new Doorway(listen, port, known.orElse(scheme + "://" + host + ":" + port), keystore);
+        return new Doorway(listen, port, known.orElse(scheme + "://" + host + ":" + port), known.isPresent(), keystore);
     }
 
     private static InetAddress listen(String typed) {
@@ -117,7 +118,9 @@ record Doorway(InetAddress listen, int port, String address, Optional<Keystore> 
         Map<String, Object> properties = new LinkedHashMap<>();
         properties.put("server.address", listen.getHostAddress());
         properties.put("server.port", port);
-        properties.put("restis.address", address);
+        if (named) {
+            properties.put("restis.known-address", address);
+        }
         keystore.ifPresent(k -> {
             properties.put("server.ssl.key-store", k.file().toUri().toString());
             properties.put("server.ssl.key-store-password", k.password());

@@ -39,7 +39,7 @@ class DoorwayTest {
         assertThat(doorway.properties())
                 .containsEntry("server.address", "127.0.0.1")
                 .containsEntry("server.servlet.session.cookie.secure", false)
-                .doesNotContainKey("server.ssl.key-store");
+                .doesNotContainKeys("server.ssl.key-store", "restis.known-address");
     }
 
     @Test
@@ -66,7 +66,7 @@ class DoorwayTest {
         assertThat(doorway.properties())
                 .containsEntry("server.ssl.key-store-password", "hush")
                 .containsEntry("server.servlet.session.cookie.secure", true)
-                .containsEntry("restis.address", "https://bench.example:8420");
+                .containsEntry("restis.known-address", "https://bench.example:8420");
     }
 
     @ParameterizedTest

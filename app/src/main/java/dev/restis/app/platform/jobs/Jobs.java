@@ -1,5 +1,6 @@
 package dev.restis.app.platform.jobs;
 
+import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.TaskInstance;
 import dev.restis.app.platform.Problems.NotFound;
@@ -7,9 +8,12 @@ import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** Asking for long work, and how it stands. */
 @Service
@@ -32,10 +36,12 @@ public class Jobs {
 
     private final EntityManager entities;
     private final SchedulerClient scheduler;
+    private final ObjectProvider<Scheduler> turns;
     private final JobLog log;
     private final Clock clock;
 
-    Jobs(EntityManager entities, SchedulerClient scheduler, JobLog log, Clock clock) {
+    Jobs(EntityManager entities, SchedulerClient scheduler, ObjectProvider<Scheduler> turns, JobLog log, Clock clock) {
+        this.turns = turns;
         this.log = log;
         this.entities = entities;
         this.scheduler = scheduler;
@@ -50,8 +56,14 @@ public class Jobs {
                 clock.instant());
         entities.persist(job);
         entities.flush();
-        // In the same transaction, so that there is never a job without its turn.
+        // In the same transaction, so that there is never a job without its turn; looked for as soon as it can be seen.
         scheduler.scheduleIfNotExists(new TaskInstance<>(JobRunner.TASK, String.valueOf(job.id())), clock.instant());
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                turns.ifAvailable(Scheduler::triggerCheckForDueExecutions);
+            }
+        });
         return job.id();
     }
 

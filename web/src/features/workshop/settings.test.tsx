@@ -1,0 +1,102 @@
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { expect, it } from 'vitest';
+import type { Schemas } from '../../api/client';
+import { Reply, refused, serving } from '../../test/server';
+import { show } from '../../test/show';
+import { PriceRules } from '../orders/PriceRules';
+import { OpenMinutes } from './OpenMinutes';
+
+const RULES: Schemas['Rules'] = {
+  price: {
+    labourPerHour: 14,
+    marginPercent: 35,
+    feePercent: 0,
+    feePerPiece: 0,
+    step: 0.5,
+    taxPercent: 0,
+    taxIncluded: true,
+    breaks: [{ from: 5, percentOff: 6 }],
+  },
+  validDays: 14,
+};
+
+it('keeps the minutes of all seven days, and a day without any as closed', async () => {
+  const asked = serving({
+    'GET /api/open-minutes': { minutes: { MONDAY: 420, SATURDAY: 120 } },
+    'PUT /api/open-minutes': () => new Reply(204),
+  });
+  show(<OpenMinutes owner />);
+  fireEvent.change(await screen.findByDisplayValue('420'), { target: { value: '300' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
+  await waitFor(() =>
+    expect(asked.find((a) => a.method === 'PUT')?.body).toEqual({
+      minutes: {
+        MONDAY: 300,
+        TUESDAY: 0,
+        WEDNESDAY: 0,
+        THURSDAY: 0,
+        FRIDAY: 0,
+        SATURDAY: 120,
+        SUNDAY: 0,
+      },
+    }),
+  );
+});
+
+it('marks the day whose minutes do not go, and keeps what was typed', async () => {
+  serving({
+    'GET /api/open-minutes': { minutes: { MONDAY: 420 } },
+    'PUT /api/open-minutes': new Reply(422, refused('minutes.MONDAY')),
+  });
+  show(<OpenMinutes owner />);
+  fireEvent.change(await screen.findByDisplayValue('420'), { target: { value: '9000' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
+  expect(await screen.findByText(/Bad minutes.MONDAY/)).toBeTruthy();
+  expect(screen.getByDisplayValue('9000').getAttribute('aria-invalid')).toBe('true');
+});
+
+it('shows a maker the settings and offers no change', async () => {
+  serving({ 'GET /api/open-minutes': { minutes: { MONDAY: 420 } }, 'GET /api/orders/price-rules': RULES });
+  show(
+    <>
+      <OpenMinutes owner={false} />
+      <PriceRules owner={false} />
+    </>,
+  );
+  expect((await screen.findByDisplayValue('420')).hasAttribute('readonly')).toBe(true);
+  expect((await screen.findByDisplayValue('35')).hasAttribute('readonly')).toBe(true);
+  expect(screen.queryByRole('button', { name: 'Keep' })).toBeNull();
+});
+
+it('keeps prices as they are typed, with a comma too, and breaks that come and go', async () => {
+  const asked = serving({
+    'GET /api/orders/price-rules': RULES,
+    'PUT /api/orders/price-rules': () => new Reply(204),
+  });
+  show(<PriceRules owner />);
+  await screen.findByDisplayValue('35');
+  fireEvent.change(screen.getByDisplayValue('35'), { target: { value: '37,5' } });
+  fireEvent.click(screen.getByRole('button', { name: /Add/ }));
+  fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
+  await waitFor(() =>
+    expect(asked.find((a) => a.method === 'PUT')?.body).toMatchObject({
+      marginPercent: '37,5',
+      breaks: [
+        { from: 5, percentOff: '6' },
+        { from: 10, percentOff: '5' },
+      ],
+    }),
+  );
+});
+
+it('says beside the field what a price cannot be', async () => {
+  serving({
+    'GET /api/orders/price-rules': RULES,
+    'PUT /api/orders/price-rules': new Reply(422, refused('marginPercent', 'breaks[0].from')),
+  });
+  show(<PriceRules owner />);
+  await screen.findByDisplayValue('35');
+  fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
+  expect((await screen.findAllByText(/Bad marginPercent/)).length).toBe(1);
+  expect(screen.getAllByText(/Bad breaks/).length).toBeGreaterThan(0);
+});
