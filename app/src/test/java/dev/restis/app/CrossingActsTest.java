@@ -52,6 +52,8 @@ class CrossingActsTest extends RestisTest {
                 receive(cord, "X-" + spool, (20 + 15 * spool) + " m", "");
             }
         }
+        // Rings of its own: those of the demo are counted on by others.
+        receive("RG25", "X-rings", "400", "");
         for (int i = 0; i < ORDERS; i++) {
             String cord = CORDS[i % CORDS.length];
             String piece = i % 3 == 0 ? """
@@ -79,11 +81,13 @@ class CrossingActsTest extends RestisTest {
         int before = deadlocks();
         ExecutorService people = Executors.newFixedThreadPool(PEOPLE);
         long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(seconds);
+        // A slow machine takes longer for as much.
+        long last = end + TimeUnit.SECONDS.toNanos(4 * seconds);
         List<Future<?>> all = new ArrayList<>();
         for (int person = 0; person < PEOPLE; person++) {
             Random random = new Random(person);
             all.add(people.submit(() -> {
-                while (System.nanoTime() < end) {
+                while (System.nanoTime() < end || !enough() && System.nanoTime() < last) {
                     act(random);
                 }
                 return null;
@@ -97,9 +101,9 @@ class CrossingActsTest extends RestisTest {
         assertThat(answers.keySet()).as("nothing breaks").noneMatch(k -> k.contains(" 5"));
         assertThat(deadlocks()).as("deadlocks in PostgreSQL's log").isEqualTo(before);
         assertThat(new Verification(jdbc).differences()).isEmpty();
-        assertThat(cut).as("cuts that were made").hasSizeGreaterThan(15);
-        assertThat(cancelled).hasSizeGreaterThan(3);
-        assertThat(counted).isNotEmpty();
+        assertThat(enough())
+                .as("%d cuts, %d cancelled, %d counted", cut.size(), cancelled.size(), counted.size())
+                .isTrue();
         assertThat(found("select cut_step_id from ledger where movement = 'CUT' and cut_step_id = any (?)", cut))
                 .containsAll(cut);
         assertThat(found("select order_id from order_event where what = 'CANCELLED' and order_id = any (?)", cancelled))
@@ -115,6 +119,11 @@ class CrossingActsTest extends RestisTest {
                         """).query(Long.class).list())
                 .as("no two lists count on the same metres")
                 .isEmpty();
+    }
+
+    /** Whether so much was done that finding all of it means something. */
+    private boolean enough() {
+        return cut.size() > 15 && cancelled.size() > 3 && !counted.isEmpty();
     }
 
     private List<Long> found(String sql, Queue<Long> ids) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.restis.app.costs.Verification;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import java.util.concurrent.ExecutorService;
@@ -282,5 +283,37 @@ class LedgerTest extends RestisTest {
         many.shutdown();
         assertThat(got).isEqualTo(40);
         assertThat(new Verification(jdbc).differences()).isEmpty();
+    }
+
+    /** A page sums up each row by itself, a file goes through all in one go: both say the same. */
+    @Test
+    void theRunningBalanceOfAFileIsThatOfThePage() throws Exception {
+        addCord("LB1", "#123123", "2 mm");
+        receive("LB1", "L-1", "10 m", "");
+        receive("LB1", "L-2", "20 m", "");
+        List<Long> spools = jdbc.sql("""
+                        select h.id from holding h join lot on lot.id = h.lot_id join article a on a.id = lot.article_id
+                        where a.code = 'LB1' order by h.id
+                        """).query(Long.class).list();
+        for (int n = 1; n <= 6; n++) {
+            assertThat(tell("/api/stock/holdings/" + spools.get(n % 2) + "/away/SELL", """
+                            {"quantity": "%d cm", "units": "METRIC", "reason": "sold"}
+                            """.formatted(10 * n))
+                            .status())
+                    .isEqualTo(204);
+        }
+        long article = jdbc.sql("select id from article where code = 'LB1'")
+                .query(Long.class)
+                .single();
+        List<Long> page = new ArrayList<>();
+        ask("/api/stock/ledger?article=" + article)
+                .body()
+                .forEach(row -> page.add(row.path("balance").asLong()));
+        // 10 m less 20, 40 and 60 cm; 20 m less 10, 30 and 50 cm; newest first.
+        assertThat(page).startsWith(8_800_000L, 19_100_000L, 9_400_000L, 19_600_000L);
+        String file = ask("/api/stock/ledger.csv?article=" + article).text();
+        for (long balance : page) {
+            assertThat(file).contains("," + balance + "\r\n");
+        }
     }
 }

@@ -27,7 +27,7 @@ public final class CsvText {
 
     /** Text that starts like a formula gets an apostrophe in front; numbers stay numbers. */
     private static Object safe(Object cell) {
-        if (cell instanceof String text && !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0) {
+        if (cell instanceof String text && !text.isEmpty() && "=+-@\t\r\n".indexOf(text.charAt(0)) >= 0) {
             return "'" + text;
         }
         return cell;

@@ -152,6 +152,12 @@ class StockReads {
     /** What there was, and what it was worth. */
     record AsOf(long quantity, BigDecimal value) {}
 
+    /** For the few rows of a page, each by itself. */
+    private static final String BALANCE_THEN =
+            "(select sum(b.quantity) from ledger b where b.holding_id = l.holding_id and b.id <= l.id)";
+    /** For the very many of a file, in one go through all of them. */
+    private static final String RUNNING_BALANCE = "sum(l.quantity) over (partition by l.holding_id order by l.id)";
+
     /** Newest first. */
     @Transactional(readOnly = true)
     public List<LedgerView> ledger(Of of, int most) {
@@ -161,11 +167,11 @@ class StockReads {
         return jdbc.sql("""
                         select l.id, l.at, l.who, l.movement, h.label as holding, l.quantity, l.value, l.reason, l.batch_id,
                                l.piece_id, l.reverses,
-                               (select sum(b.quantity) from ledger b where b.holding_id = l.holding_id and b.id <= l.id) as balance,
+                               %s as balance,
                                exists (select 1 from ledger r where r.reverses = l.id) as taken_back
                         from ledger l join holding h on h.id = l.holding_id join lot on lot.id = h.lot_id
                         %s order by l.id desc limit :most
-                        """.formatted(where))
+                        """.formatted(most > MOST_SHOWN ? RUNNING_BALANCE : BALANCE_THEN, where))
                 .params(params)
                 .query((row, n) -> {
                     Movement movement = Movement.valueOf(row.getString("movement"));

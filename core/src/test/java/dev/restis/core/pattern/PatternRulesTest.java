@@ -1,6 +1,7 @@
 package dev.restis.core.pattern;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.restis.core.cord.Hardware;
 import dev.restis.core.measure.Fault;
@@ -20,6 +21,8 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** A contradiction is named where it stands, and all of them at once. */
 class PatternRulesTest {
@@ -120,5 +123,14 @@ class PatternRulesTest {
         HardwareSlot ring = HardwareSlot.needed("ring", Hardware.of(Hardware.Kind.RING, 25, 2));
         assertThat(codes(Pattern.Kind.BRACELET, List.of(ring), List.of(CORE, WORKING, SLIDER), beaded, CLOSE))
                 .containsExactly("pattern.wrongPart");
+    }
+
+    /** It is written into pictures as it stands, so it is a colour and nothing besides. */
+    @ParameterizedTest
+    @ValueSource(strings = {"", "red", "#12345", "#1234567", "#12345g", "#336699\"/><script>", " #336699"})
+    void aSlotIsShownInAColour(String colour) {
+        assertThatThrownBy(() -> new CordSlot("core", Length.ofMillimetres(2), colour))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("core");
     }
 }
