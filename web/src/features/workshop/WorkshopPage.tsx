@@ -59,7 +59,7 @@ function People() {
               <Table.Tr>
                 <Table.Th>{t('people.name')}</Table.Th>
                 <Table.Th>{t('people.role')}</Table.Th>
-                <Table.Th />
+                <Table.Th className="right">{t('people.access')}</Table.Th>
               </Table.Tr>
             </Table.Thead>
             <Table.Tbody>

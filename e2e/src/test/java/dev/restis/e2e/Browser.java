@@ -110,11 +110,10 @@ final class Browser implements AutoCloseable {
                 .click();
     }
 
-    /** Waits until a view has its heading and its pictures, and nothing of it is waited for any more. */
+    /** Waits until a view has its heading, and nothing of it is waited for any more. */
     static void settled(Page page) {
         page.waitForFunction("""
                 () => document.querySelector('main h1, form h1') && !document.querySelector('[aria-busy=true]')
-                    && [...document.images].every(image => image.complete)
                 """);
     }
 

@@ -4,6 +4,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.LoadState;
 import com.microsoft.playwright.options.WaitForSelectorState;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Tag;
@@ -82,7 +83,7 @@ class ScreenshotsTest {
     }
 
     private static void shoot(Page page, String name) {
-        Browser.settled(page);
+        page.waitForLoadState(LoadState.NETWORKIDLE);
         page.screenshot(new Page.ScreenshotOptions()
                 .setAnimations(com.microsoft.playwright.options.ScreenshotAnimations.DISABLED)
                 .setPath(FOLDER.resolve(name + ".png")));

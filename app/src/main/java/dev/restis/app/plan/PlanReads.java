@@ -22,7 +22,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class PlanReads {
 
-    private static final int SET_UPS = 30;
+    private static final int SET_UPS = 50;
     private static final int LINES = 60;
     private static final int BATCHES = 50;
     /** Where what nobody waits for stands among days. */
