@@ -8,8 +8,6 @@ import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -77,12 +75,10 @@ class PlanController {
 
     private final Batches batches;
     private final PlanReads reads;
-    private final JdbcClient jdbc;
 
-    PlanController(Batches batches, PlanReads reads, JdbcClient jdbc) {
+    PlanController(Batches batches, PlanReads reads) {
         this.batches = batches;
         this.reads = reads;
-        this.jdbc = jdbc;
     }
 
     @GetMapping
@@ -98,14 +94,8 @@ class PlanController {
     }
 
     @GetMapping("/waiting")
-    @Transactional(readOnly = true)
-    public WaitingView waiting() {
-        return jdbc.sql("""
-                        select count(*) filter (where planned < pieces) as open_orders,
-                               coalesce(sum(pieces - planned), 0) as open_pieces,
-                               (select count(*) from batch where pieces > 0 and cut < pieces) as batches_to_cut
-                        from customer_order where stage = 'ACCEPTED' and making_left_s > 0
-                        """).query(WaitingView.class).single();
+    WaitingView waiting() {
+        return reads.waiting();
     }
 
     @PostMapping("/batches")

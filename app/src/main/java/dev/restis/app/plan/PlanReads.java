@@ -6,6 +6,7 @@ import dev.restis.app.plan.PlanController.ColourView;
 import dev.restis.app.plan.PlanController.OpenLineView;
 import dev.restis.app.plan.PlanController.PlanView;
 import dev.restis.app.plan.PlanController.SetUpView;
+import dev.restis.app.plan.PlanController.WaitingView;
 import dev.restis.app.platform.Keyset;
 import dev.restis.core.piece.Check.Verdict;
 import java.time.LocalDate;
@@ -164,5 +165,16 @@ class PlanReads {
                 .query(BatchView.class)
                 .list();
         return Keyset.of(found, BATCHES, b -> List.of(b.cut() == b.pieces(), b.id()));
+    }
+
+    /** What waits at the stages of the rail. */
+    @Transactional(readOnly = true)
+    public WaitingView waiting() {
+        return jdbc.sql("""
+                        select count(*) filter (where planned < pieces) as open_orders,
+                               coalesce(sum(pieces - planned), 0) as open_pieces,
+                               (select count(*) from batch where pieces > 0 and cut < pieces) as batches_to_cut
+                        from customer_order where stage = 'ACCEPTED' and making_left_s > 0
+                        """).query(WaitingView.class).single();
     }
 }
