@@ -65,6 +65,17 @@ export function formatDay(day: string): string {
   });
 }
 
+let houseZone: string | undefined;
+
+/** From now on moments are shown in the house's time, wherever the browser is. */
+export function showTimesIn(zone: string) {
+  houseZone = zone;
+}
+
 export function formatTime(instant: string): string {
-  return new Date(instant).toLocaleString('en', { dateStyle: 'medium', timeStyle: 'short' });
+  return new Date(instant).toLocaleString('en', {
+    dateStyle: 'medium',
+    timeStyle: 'short',
+    timeZone: houseZone,
+  });
 }

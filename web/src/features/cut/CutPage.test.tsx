@@ -122,7 +122,10 @@ it('says how near a plan is to the best, what it saves, and when time ran out', 
   expect(screen.getByText(/opens one sealed spool. Without that, 2 more pieces would wait/)).toBeTruthy();
 });
 
-const WEIGHTS: Schemas['Weights'] = { leftoverPercent: 80, handling: 0.01, ageing: 0.02, seconds: 5 };
+const WEIGHTS: Schemas['WeightsView'] = {
+  weights: { leftoverPercent: 80, handling: 0.01, ageing: 0.02, seconds: 5 },
+  revision: 4,
+};
 
 const choose = (role: string) =>
   show(<CutPage />, [
@@ -147,7 +150,7 @@ it('says which weight cannot be kept', async () => {
   fireEvent.change(screen.getByLabelText('Keeping one more leftover costs'), { target: { value: 'much' } });
   fireEvent.click(screen.getByRole('button', { name: 'Keep the weights', hidden: true }));
   expect(await screen.findByText('Bad handling. Write it anew.')).toBeTruthy();
-  expect(asked[0]?.body).toEqual({ leftoverPercent: 80, handling: 'much', ageing: '0.02', seconds: 5 });
+  expect(asked[0]?.body).toEqual({ leftoverPercent: 80, handling: 'much', ageing: '0.02', seconds: 5, revision: 4 });
 });
 
 it('shows what is cut so far, by whom, and lets the bench choose where and when', async () => {

@@ -18,13 +18,13 @@ export function Weights() {
       <summary>{t('weights.title')}</summary>
       <Stack pt="sm" gap="sm">
         <Text size="sm">{t('weights.words')}</Text>
-        <Await query={weights}>{(kept) => <Fields kept={kept} />}</Await>
+        <Await query={weights}>{(view) => <Fields kept={view.weights} seen={view.revision} />}</Await>
       </Stack>
     </Box>
   );
 }
 
-function Fields({ kept }: { kept: Schemas['Weights'] }) {
+function Fields({ kept, seen }: { kept: Schemas['Weights']; seen: number }) {
   const { t } = useTranslation();
   const session = useQuery(sessionQuery);
   const keep = useKeepWeights();
@@ -32,14 +32,20 @@ function Fields({ kept }: { kept: Schemas['Weights'] }) {
   const [handling, setHandling] = useState(String(kept.handling));
   const [ageing, setAgeing] = useState(String(kept.ageing));
   const [seconds, setSeconds] = useState<number | string>(kept.seconds);
+  const [revision, setRevision] = useState(seen);
   const readOnly = session.data?.role !== 'OWNER';
   const problem = (field: string) =>
     keep.error instanceof ProblemError ? keep.error.field(field) : undefined;
   const submit = (event: FormEvent) => {
     event.preventDefault();
     keep.mutate(
-      { leftoverPercent: Number(leftoverPercent), handling, ageing, seconds: Number(seconds) },
-      { onSuccess: () => notifications.show({ message: t('weights.kept'), color: 'board' }) },
+      { leftoverPercent: Number(leftoverPercent), handling, ageing, seconds: Number(seconds), revision },
+      {
+        onSuccess: (next) => {
+          setRevision(next.revision);
+          notifications.show({ message: t('weights.kept'), color: 'board' });
+        },
+      },
     );
   };
   return (

@@ -45,8 +45,9 @@ export function useKeepSizes() {
 export function useChoosePolicy() {
   const refresh = useRefreshLengths();
   return useMutation({
-    mutationFn: (policy: string) => ask(api.PUT('/api/measures/policies', { body: { policy } })),
-    onSuccess: refresh,
+    mutationFn: (body: Schemas['PolicyInput']) => ask(api.PUT('/api/measures/policies', { body })),
+    // Refused too: somebody else may have chosen.
+    onSettled: refresh,
   });
 }
 

@@ -46,6 +46,7 @@ function Fields({ kept, owner }: { kept: Schemas['Rules']; owner: boolean }) {
     taxIncluded: price.taxIncluded,
     breaks: price.breaks.map((b) => ({ from: b.from, percentOff: String(b.percentOff) })),
     validDays: kept.validDays,
+    revision: kept.revision,
   });
   const problem = (field: string) =>
     keep.error instanceof ProblemError ? keep.error.field(field) : undefined;
@@ -55,7 +56,10 @@ function Fields({ kept, owner }: { kept: Schemas['Rules']; owner: boolean }) {
   const submit = (event: FormEvent) => {
     event.preventDefault();
     keep.mutate(rules, {
-      onSuccess: () => notifications.show({ message: t('priceRules.kept'), color: 'board' }),
+      onSuccess: ({ revision }) => {
+        setRules((typed) => ({ ...typed, revision }));
+        notifications.show({ message: t('priceRules.kept'), color: 'board' });
+      },
     });
   };
   return (

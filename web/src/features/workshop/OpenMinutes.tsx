@@ -20,25 +20,31 @@ export function OpenMinutes({ owner }: { owner: boolean }) {
         {t('openMinutes.title')}
       </Title>
       <Text size="sm">{t('openMinutes.words')}</Text>
-      <Await query={kept}>{({ minutes }) => <Fields kept={minutes} owner={owner} />}</Await>
+      <Await query={kept}>{(minutes) => <Fields kept={minutes} owner={owner} />}</Await>
     </Stack>
   );
 }
 
 interface FieldsProps {
-  kept: Schemas['OpenMinutesView']['minutes'];
+  kept: Schemas['OpenMinutesView'];
   owner: boolean;
 }
 
 function Fields({ kept, owner }: FieldsProps) {
   const { t } = useTranslation();
   const keep = useKeepOpenMinutes();
-  const [minutes, setMinutes] = useState<Record<string, number | string>>(kept);
+  const [minutes, setMinutes] = useState<Record<string, number | string>>(kept.minutes);
+  const [revision, setRevision] = useState(kept.revision);
   const submit = (event: FormEvent) => {
     event.preventDefault();
     keep.mutate(
-      { minutes: Object.fromEntries(DAYS.map((day) => [day, Number(minutes[day]) || 0])) },
-      { onSuccess: () => notifications.show({ message: t('openMinutes.kept'), color: 'board' }) },
+      { minutes: Object.fromEntries(DAYS.map((day) => [day, Number(minutes[day]) || 0])), revision },
+      {
+        onSuccess: (next) => {
+          setRevision(next.revision);
+          notifications.show({ message: t('openMinutes.kept'), color: 'board' });
+        },
+      },
     );
   };
   return (

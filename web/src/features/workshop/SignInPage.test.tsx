@@ -11,6 +11,7 @@ const SESSION: Schemas['SessionView'] = {
   demo: false,
   workshop: 'Ullin Bench',
   currency: 'EUR',
+  zone: 'Europe/Copenhagen',
 };
 
 const fill = (label: string, value: string) =>
@@ -58,5 +59,10 @@ it('makes the first owner on the first visit, and names what is missing', async 
   fireEvent.submit(screen.getByLabelText('Your name').closest('form') as HTMLElement);
   expect(await screen.findByText(/Bad workshop/)).toBeTruthy();
   expect(screen.getByText(/Bad password/)).toBeTruthy();
-  expect(asked[0]?.body).toEqual({ workshop: '', name: 'Tove', password: 'short' });
+  expect(asked[0]?.body).toEqual({
+    workshop: '',
+    name: 'Tove',
+    password: 'short',
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  });
 });

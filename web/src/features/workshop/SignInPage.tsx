@@ -18,7 +18,7 @@ export function SignInPage({ session }: { session: Schemas['SessionView'] }) {
 
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    if (fresh) setUp.mutate({ workshop, name, password });
+    if (fresh) setUp.mutate({ workshop, name, password, zone: hereZone() });
     else signIn.mutate({ name, password });
   };
   const problem = (field: string) =>
@@ -66,4 +66,9 @@ export function SignInPage({ session }: { session: Schemas['SessionView'] }) {
       </Stack>
     </Center>
   );
+}
+
+/** The house stands where it is set up, until its owner says otherwise. */
+function hereZone(): string {
+  return Intl.DateTimeFormat().resolvedOptions().timeZone;
 }

@@ -18,6 +18,7 @@ import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { PriceRules } from '../orders/PriceRules';
 import { ShopFeeds } from '../shop/ShopFeeds';
+import { HousePanel } from './HousePanel';
 import { OpenMinutes } from './OpenMinutes';
 import {
   peopleQuery,
@@ -35,6 +36,7 @@ export function WorkshopPage() {
   return (
     <Page title={t('nav.workshop')}>
       <Text maw={680}>{t('later.workshop')}</Text>
+      <HousePanel owner={session?.role === 'OWNER'} />
       <OpenMinutes owner={session?.role === 'OWNER'} />
       <PriceRules owner={session?.role === 'OWNER'} />
       {session?.role === 'OWNER' && <ShopFeeds />}

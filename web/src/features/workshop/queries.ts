@@ -1,9 +1,14 @@
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
+import { showTimesIn } from '../../shared/format';
 
 export const sessionQuery = queryOptions({
   queryKey: ['session'],
-  queryFn: () => ask(api.GET('/api/session')),
+  queryFn: async () => {
+    const session = await ask(api.GET('/api/session'));
+    showTimesIn(session.zone);
+    return session;
+  },
   staleTime: 60_000,
   // Another version may answer by now.
   refetchInterval: 60_000,
@@ -87,6 +92,20 @@ export function useOwnPassword() {
     mutationFn: (body: Schemas['OwnPassword']) => ask(api.PUT('/api/session/password', { body })),
     // Every session with the old password has ended, this one too.
     onSuccess: () => window.dispatchEvent(new Event('restis:signed-out')),
+  });
+}
+
+export const houseQuery = queryOptions({
+  queryKey: ['house'],
+  queryFn: () => ask(api.GET('/api/house')),
+});
+
+export function useKeepHouse() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Schemas['House']) => ask(api.PUT('/api/house', { body })),
+    // Every price and every day is shown by it.
+    onSuccess: () => client.invalidateQueries(),
   });
 }
 

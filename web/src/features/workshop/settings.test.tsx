@@ -4,6 +4,7 @@ import type { Schemas } from '../../api/client';
 import { Reply, refused, serving } from '../../test/server';
 import { show } from '../../test/show';
 import { PriceRules } from '../orders/PriceRules';
+import { HousePanel } from './HousePanel';
 import { OpenMinutes } from './OpenMinutes';
 
 const RULES: Schemas['Rules'] = {
@@ -18,12 +19,13 @@ const RULES: Schemas['Rules'] = {
     breaks: [{ from: 5, percentOff: 6 }],
   },
   validDays: 14,
+  revision: 7,
 };
 
 it('keeps the minutes of all seven days, and a day without any as closed', async () => {
   const asked = serving({
-    'GET /api/open-minutes': { minutes: { MONDAY: 420, SATURDAY: 120 } },
-    'PUT /api/open-minutes': () => new Reply(204),
+    'GET /api/open-minutes': { minutes: { MONDAY: 420, SATURDAY: 120 }, revision: 3 },
+    'PUT /api/open-minutes': { revision: 4 },
   });
   show(<OpenMinutes owner />);
   fireEvent.change(await screen.findByDisplayValue('420'), { target: { value: '300' } });
@@ -39,13 +41,14 @@ it('keeps the minutes of all seven days, and a day without any as closed', async
         SATURDAY: 120,
         SUNDAY: 0,
       },
+      revision: 3,
     }),
   );
 });
 
 it('marks the day whose minutes do not go, and keeps what was typed', async () => {
   serving({
-    'GET /api/open-minutes': { minutes: { MONDAY: 420 } },
+    'GET /api/open-minutes': { minutes: { MONDAY: 420 }, revision: 3 },
     'PUT /api/open-minutes': new Reply(422, refused('minutes.MONDAY')),
   });
   show(<OpenMinutes owner />);
@@ -56,7 +59,10 @@ it('marks the day whose minutes do not go, and keeps what was typed', async () =
 });
 
 it('shows a maker the settings and offers no change', async () => {
-  serving({ 'GET /api/open-minutes': { minutes: { MONDAY: 420 } }, 'GET /api/orders/price-rules': RULES });
+  serving({
+    'GET /api/open-minutes': { minutes: { MONDAY: 420 }, revision: 3 },
+    'GET /api/orders/price-rules': RULES,
+  });
   show(
     <>
       <OpenMinutes owner={false} />
@@ -71,7 +77,7 @@ it('shows a maker the settings and offers no change', async () => {
 it('keeps prices as they are typed, with a comma too, and breaks that come and go', async () => {
   const asked = serving({
     'GET /api/orders/price-rules': RULES,
-    'PUT /api/orders/price-rules': () => new Reply(204),
+    'PUT /api/orders/price-rules': { revision: 8 },
   });
   show(<PriceRules owner />);
   await screen.findByDisplayValue('35');
@@ -99,4 +105,41 @@ it('says beside the field what a price cannot be', async () => {
   fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
   expect((await screen.findAllByText(/Bad marginPercent/)).length).toBe(1);
   expect(screen.getAllByText(/Bad breaks/).length).toBeGreaterThan(0);
+});
+
+const HOUSE: Schemas['House'] = {
+  name: 'Ullin Bench',
+  currency: 'EUR',
+  zone: 'Europe/Copenhagen',
+  revision: 2,
+};
+
+it('says whoever comes second that the house was changed, and keeps what they typed', async () => {
+  const asked = serving({
+    'GET /api/house': HOUSE,
+    'PUT /api/house': new Reply(409, { ...refused(), title: 'Somebody else changed this just now' }),
+  });
+  show(<HousePanel owner />);
+  fireEvent.change(await screen.findByLabelText('Name'), { target: { value: 'Ullin & Co' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Keep the house' }));
+  expect(await screen.findByText('Somebody else changed this just now')).toBeTruthy();
+  expect(screen.getByDisplayValue('Ullin & Co')).toBeTruthy();
+  expect(asked.find((a) => a.method === 'PUT')?.body).toEqual({ ...HOUSE, name: 'Ullin & Co' });
+});
+
+it('changes the house twice without a reload: the second change rests on the first', async () => {
+  const asked = serving({ 'GET /api/house': HOUSE, 'PUT /api/house': { revision: 3 } });
+  show(<HousePanel owner />);
+  const keep = () => fireEvent.click(screen.getByRole('button', { name: 'Keep the house' }));
+  await screen.findByDisplayValue('Ullin Bench');
+  keep();
+  await waitFor(() => expect(asked.filter((a) => a.method === 'PUT')).toHaveLength(1));
+  fireEvent.change(screen.getByLabelText('Currency'), { target: { value: 'SEK' } });
+  await waitFor(() =>
+    expect(screen.getByRole('button', { name: 'Keep the house' })).not.toHaveProperty('disabled', true),
+  );
+  keep();
+  await waitFor(() =>
+    expect(asked.filter((a) => a.method === 'PUT')[1]?.body).toMatchObject({ currency: 'SEK', revision: 3 }),
+  );
 });

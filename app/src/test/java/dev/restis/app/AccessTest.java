@@ -56,7 +56,9 @@ class AccessTest extends RestisTest {
 
     @Test
     void theWorkshopIsSetUpOnlyOnce() throws Exception {
-        mvc().perform(json("/api/setup", "{\"workshop\": \"W\", \"name\": \"N\", \"password\": \"long enough\"}"))
+        mvc().perform(json(
+                        "/api/setup",
+                        "{\"workshop\": \"W\", \"zone\": \"UTC\", \"name\": \"N\", \"password\": \"long enough\"}"))
                 .andExpect(status().isConflict());
     }
 

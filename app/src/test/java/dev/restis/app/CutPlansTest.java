@@ -8,7 +8,6 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
-import org.springframework.http.HttpMethod;
 import org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import tools.jackson.databind.JsonNode;
@@ -53,19 +52,18 @@ class CutPlansTest extends RestisTest {
     @Test
     void weightsAreKeptAndThoseThatCannotBeAreToldByField() throws Exception {
         JsonNode before = ask("/api/cut/weights").body();
-        Answer bad = send(HttpMethod.PUT, "/api/cut/weights", weights("101", "much", "-1"));
+        Answer bad = keep("/api/cut/weights", weights("101", "much", "-1"));
         assertThat(bad.status()).isEqualTo(422);
         assertThat(bad.field("leftoverPercent").toString()).contains("0 to 100");
         assertThat(bad.field("handling").toString()).contains("much");
         assertThat(bad.field("ageing").toString()).contains("-1");
         assertThat(ask("/api/cut/weights").body()).isEqualTo(before);
-        assertThat(send(HttpMethod.PUT, "/api/cut/weights", weights("60", "0,05", "0.1"))
-                        .status())
-                .isEqualTo(204);
-        JsonNode after = ask("/api/cut/weights").body();
+        assertThat(keep("/api/cut/weights", weights("60", "0,05", "0.1")).status())
+                .isEqualTo(200);
+        JsonNode after = ask("/api/cut/weights").body().path("weights");
         assertThat(after.path("leftoverPercent").asInt()).isEqualTo(60);
         assertThat(after.path("handling").decimalValue()).isEqualByComparingTo("0.05");
-        send(HttpMethod.PUT, "/api/cut/weights", weights("80", "0.01", "0.02"));
+        keep("/api/cut/weights", weights("80", "0.01", "0.02"));
     }
 
     @Test

@@ -182,13 +182,12 @@ class PatternsTest extends RestisTest {
 
     @Test
     void theHouseChoosesItsMargin() throws Exception {
-        Answer unknown =
-                send(org.springframework.http.HttpMethod.PUT, "/api/measures/policies", "{\"policy\": \"BOLD\"}");
+        Answer unknown = keep("/api/measures/policies", "{\"policy\": \"BOLD\"}");
         assertThat(unknown.field("margin").path("code").asString()).isEqualTo("margin.unknown");
         long byCost = longestCut();
-        send(org.springframework.http.HttpMethod.PUT, "/api/measures/policies", "{\"policy\": \"GENEROUS\"}");
+        keep("/api/measures/policies", "{\"policy\": \"GENEROUS\"}");
         assertThat(longestCut()).isGreaterThan(byCost);
-        send(org.springframework.http.HttpMethod.PUT, "/api/measures/policies", "{\"policy\": \"BY_COST\"}");
+        keep("/api/measures/policies", "{\"policy\": \"BY_COST\"}");
         assertThat(longestCut()).isEqualTo(byCost);
     }
 

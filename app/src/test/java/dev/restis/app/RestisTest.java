@@ -25,6 +25,7 @@ import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** The whole application on a real PostgreSQL of its own, filled with the demo workshop, asked through its API. */
 @SpringBootTest(properties = "restis.demo=true")
@@ -103,6 +104,13 @@ abstract class RestisTest {
                         .content(body))
                 .andReturn()
                 .getResponse());
+    }
+
+    /** Keeps a setting of the house as somebody does who saw it a moment ago. */
+    Answer keep(String path, String body) throws Exception {
+        ObjectNode typed = (ObjectNode) json.readTree(body);
+        typed.set("revision", ask(path).body().path("revision"));
+        return send(HttpMethod.PUT, path, typed.toString());
     }
 
     Answer upload(String path, byte[] bytes) throws Exception {

@@ -175,7 +175,7 @@ class WholePathTest extends RestisTest {
     /** A generous margin on a long strand leaves a tail that the gathering wrap of the next lanyard can be cut from. */
     @Test
     void shortStrandsComeFromTheTailsOfPiecesMadeBefore() throws Exception {
-        send(HttpMethod.PUT, "/api/measures/policies", "{\"policy\": \"GENEROUS\"}");
+        keep("/api/measures/policies", "{\"policy\": \"GENEROUS\"}");
         try {
             String lanyard = """
                     {"pattern": "neck-square", "length": "90 cm", "colours": ["LI2", "LI2"], "units": "METRIC",
@@ -203,7 +203,7 @@ class WholePathTest extends RestisTest {
                     .isEqualTo(3);
             assertBooksBalance();
         } finally {
-            send(HttpMethod.PUT, "/api/measures/policies", "{\"policy\": \"BY_COST\"}");
+            keep("/api/measures/policies", "{\"policy\": \"BY_COST\"}");
         }
     }
 

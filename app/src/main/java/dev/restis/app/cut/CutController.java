@@ -5,6 +5,7 @@ import dev.restis.app.platform.Keyset;
 import dev.restis.app.platform.Made;
 import dev.restis.app.platform.Pdf;
 import dev.restis.app.stock.BenchDevices;
+import dev.restis.app.workshop.Revised;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
@@ -155,14 +156,13 @@ class CutController {
 
     /** What plans are to save. */
     @GetMapping("/weights")
-    CutWeights.Weights weights() {
-        return weights.weights();
+    CutWeights.WeightsView weights() {
+        return weights.view();
     }
 
     @PutMapping("/weights")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void keepWeights(@RequestBody CutWeights.WeightsInput body) {
-        weights.keep(body);
+    Revised keepWeights(@RequestBody CutWeights.WeightsInput body) {
+        return new Revised(weights.keep(body));
     }
 
     @GetMapping("/lists/{id}")

@@ -2,7 +2,11 @@ package dev.restis.app.cut;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.sql.Types;
+import java.time.Clock;
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.time.ZoneId;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -16,8 +20,10 @@ class CutWaste {
     /** What a row of the report stands for. */
     enum By {
         ARTICLE("w.article_id", "min(w.code)", "min(w.name)", "min(w.colour)"),
-        MONTH("to_char(w.done_at, 'YYYY-MM')", "to_char(w.done_at, 'YYYY-MM')", "''", "''"),
-        BATCH("w.cut_list_id", "max(w.batches)", "''", "''");
+        MONTH("w.month", "w.month", "''", "''"),
+        BATCH("w.cut_list_id", """
+                (select string_agg(b.name, ', ' order by b.id) from cut_list_batch cb
+                 join batch b on b.id = cb.batch_id where cb.cut_list_id = w.cut_list_id)""", "''", "''");
 
         private final String key;
         private final String label;
@@ -69,8 +75,10 @@ class CutWaste {
     private static final int MOST_ROWS = 500;
 
     private final JdbcClient jdbc;
+    private final Clock clock;
 
-    CutWaste(JdbcClient jdbc) {
+    CutWaste(JdbcClient jdbc, Clock clock) {
+        this.clock = clock;
         this.jdbc = jdbc;
     }
 
@@ -82,12 +90,11 @@ class CutWaste {
      */
     @Transactional(readOnly = true)
     public List<WasteRow> rows(By by, @Nullable LocalDate from, @Nullable LocalDate to) {
+        ZoneId zone = clock.getZone();
         return jdbc.sql("""
                         with w as (
-                            select t.id, t.done_at, s.cut_list_id, h.id as holding_id, h.kind, lot.article_id, a.code, a.name,
+                            select t.id, to_char(t.done_at at time zone :zone, 'YYYY-MM') as month, s.cut_list_id, h.id as holding_id, h.kind, lot.article_id, a.code, a.name,
                                    a.colour, n.used_um,
-                                   (select string_agg(b.name, ', ' order by b.id) from cut_list_batch cb
-                                        join batch b on b.id = cb.batch_id where cb.cut_list_id = s.cut_list_id) as batches,
                                    coalesce(-sum(g.quantity) filter (where g.movement in ('CUT', 'RETURN')), 0) as cut_um,
                                    coalesce(-sum(g.quantity) filter (where g.movement = 'BIN'), 0) as scrap_um,
                                    coalesce(-sum(g.value) filter (where g.movement = 'BIN'), 0) as scrap_value,
@@ -97,8 +104,8 @@ class CutWaste {
                                 join lot on lot.id = h.lot_id join article a on a.id = lot.article_id
                                 join ledger g on g.cut_step_id = t.id left join strand n on n.id = t.strand_id
                             where t.done_at is not null
-                                  and t.done_at >= coalesce(cast(:from as date), '-infinity')
-                                  and t.done_at < coalesce(cast(:to as date) + 1, 'infinity')
+                                  and t.done_at >= coalesce(cast(:from as timestamptz), '-infinity')
+                                  and t.done_at < coalesce(cast(:until as timestamptz), 'infinity')
                             group by t.id, s.id, h.id, lot.id, a.id, n.id)
                         select %s as label, %s as name, %s as colour, %s as list,
                                sum(case when w.cut_um > 0 then coalesce(w.used_um, w.cut_um) else 0 end) as used_um,
@@ -116,8 +123,9 @@ class CutWaste {
                                 by == By.BATCH ? GAP : "cast(null as numeric)",
                                 by.key,
                                 by == By.ARTICLE ? "sum(w.cut_um) desc, 1" : by.key + " desc"))
-                .param("from", from, java.sql.Types.DATE)
-                .param("to", to, java.sql.Types.DATE)
+                .param("zone", zone.getId())
+                .param("from", begin(from, zone), Types.TIMESTAMP_WITH_TIMEZONE)
+                .param("until", begin(to == null ? null : to.plusDays(1), zone), Types.TIMESTAMP_WITH_TIMEZONE)
                 .param("most", MOST_ROWS)
                 .query((row, n) -> {
                     long cut = row.getLong("cut_um");
@@ -141,5 +149,9 @@ class CutWaste {
                             gap == null ? null : gap.setScale(2, RoundingMode.UP));
                 })
                 .list();
+    }
+
+    private static @Nullable OffsetDateTime begin(@Nullable LocalDate day, ZoneId zone) {
+        return day == null ? null : day.atStartOfDay(zone).toOffsetDateTime();
     }
 }

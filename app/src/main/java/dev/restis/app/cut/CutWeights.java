@@ -2,6 +2,8 @@ package dev.restis.app.cut;
 
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
+import dev.restis.app.workshop.Setting;
+import dev.restis.app.workshop.SettingRevisions;
 import dev.restis.core.cutting.CutAims;
 import dev.restis.core.measure.Fault;
 import java.math.BigDecimal;
@@ -26,16 +28,25 @@ class CutWeights {
      */
     record Weights(int leftoverPercent, BigDecimal handling, BigDecimal ageing, int seconds) {}
 
-    /** As typed. */
-    record WeightsInput(int leftoverPercent, String handling, String ageing, int seconds) {}
+    /** The weights as they stand. */
+    record WeightsView(Weights weights, int revision) {}
+
+    /**
+     * As typed.
+     *
+     * @param revision of the weights that are changed
+     */
+    record WeightsInput(int leftoverPercent, String handling, String ageing, int seconds, int revision) {}
 
     private static final double PERCENT = 100;
     private static final int MOST_SECONDS = 120;
     private static final BigDecimal MOST = BigDecimal.valueOf(1000);
 
+    private final SettingRevisions revisions;
     private final JdbcClient jdbc;
 
-    CutWeights(JdbcClient jdbc) {
+    CutWeights(SettingRevisions revisions, JdbcClient jdbc) {
+        this.revisions = revisions;
         this.jdbc = jdbc;
     }
 
@@ -55,6 +66,11 @@ class CutWeights {
                         0));
     }
 
+    @Transactional(readOnly = true)
+    public WeightsView view() {
+        return new WeightsView(weights(), revisions.of(Setting.CUT_PLANS));
+    }
+
     CutAims aims(Map<Long, Double> pricePerMetre) {
         Weights weights = weights();
         return new CutAims(
@@ -65,7 +81,7 @@ class CutWeights {
     }
 
     @Transactional
-    public void keep(WeightsInput typed) {
+    public int keep(WeightsInput typed) {
         List<Fault> faults = new ArrayList<>();
         if (typed.leftoverPercent() < 0 || typed.leftoverPercent() > PERCENT) {
             faults.add(Fault.of("leftoverPercent", "percent.range", typed.leftoverPercent()));
@@ -78,9 +94,11 @@ class CutWeights {
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
+        int next = revisions.next(Setting.CUT_PLANS, typed.revision());
         jdbc.sql("update workshop set leftover_percent = ?, leftover_handling = ?, younger_year = ?, plan_seconds = ?")
                 .params(typed.leftoverPercent(), handling, ageing, typed.seconds())
                 .update();
+        return next;
     }
 
     private static BigDecimal money(String field, String typed, List<Fault> faults) {

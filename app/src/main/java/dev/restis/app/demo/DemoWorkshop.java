@@ -16,6 +16,8 @@ import dev.restis.app.stock.Receipts.NewNote;
 import dev.restis.app.stock.Receipts.NewReceipt;
 import dev.restis.app.stock.Stock;
 import dev.restis.app.workshop.Role;
+import dev.restis.app.workshop.Setting;
+import dev.restis.app.workshop.SettingRevisions;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cord.Hardware;
 import dev.restis.core.cord.Hardware.Measure;
@@ -23,6 +25,7 @@ import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.piece.Occasion;
 import dev.restis.core.stock.Unit;
 import java.time.DayOfWeek;
+import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -63,6 +66,7 @@ class DemoWorkshop {
     private static final Logger LOG = LoggerFactory.getLogger(DemoWorkshop.class);
 
     private final Workshop workshop;
+    private final SettingRevisions settings;
     private final Articles articles;
     private final Stock stock;
     private final GoodsIn goodsIn;
@@ -78,6 +82,7 @@ class DemoWorkshop {
 
     DemoWorkshop(
             Workshop workshop,
+            SettingRevisions settings,
             Articles articles,
             Stock stock,
             GoodsIn goodsIn,
@@ -92,6 +97,7 @@ class DemoWorkshop {
         this.shops = shops;
         this.prices = prices;
         this.workshop = workshop;
+        this.settings = settings;
         this.articles = articles;
         this.stock = stock;
         this.goodsIn = goodsIn;
@@ -108,14 +114,23 @@ class DemoWorkshop {
         if (!workshop.needsOwner()) {
             return;
         }
-        workshop.setUp("Ullin Bench", OWNER, PASSWORD);
+        workshop.setUp("Ullin Bench", OWNER, PASSWORD, ZoneId.systemDefault().getId());
         workshop.addPerson(MAKER, PASSWORD, Role.MAKER);
         SecurityContextHolder.getContext()
                 .setAuthentication(UsernamePasswordAuthenticationToken.authenticated(OWNER, "", List.of()));
         try {
-            workshop.keepOpenMinutes(OPEN);
+            workshop.keepOpenMinutes(OPEN, settings.of(Setting.OPEN_MINUTES));
             prices.keep(new PriceBook.RulesInput(
-                    "14", "35", "0", "0", "0.50", "0", true, List.of(new PriceBook.BreakInput(5, "6")), 14));
+                    "14",
+                    "35",
+                    "0",
+                    "0",
+                    "0.50",
+                    "0",
+                    true,
+                    List.of(new PriceBook.BreakInput(5, "6")),
+                    14,
+                    settings.of(Setting.PRICES)));
             shops.open("Harbour kiosk", UnitSystem.METRIC, SHOP_KEY);
             fillShelves();
             supplies.fill(ids);

@@ -3,6 +3,8 @@ package dev.restis.app.measures;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
+import dev.restis.app.workshop.Setting;
+import dev.restis.app.workshop.SettingRevisions;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cord.Cord;
 import dev.restis.core.cord.Material;
@@ -93,9 +95,11 @@ public class Measures {
 
     private final JdbcClient jdbc;
     private final Clock clock;
+    private final SettingRevisions revisions;
     private final Materials materials;
 
-    Measures(Materials materials, JdbcClient jdbc, Clock clock) {
+    Measures(Materials materials, SettingRevisions revisions, JdbcClient jdbc, Clock clock) {
+        this.revisions = revisions;
         this.materials = materials;
         this.jdbc = jdbc;
         this.clock = clock;
@@ -130,7 +134,7 @@ public class Measures {
 
     /** Replaces the size table; orders keep the wrists they were taken with. */
     @Transactional
-    public void keepSizes(List<SizeInput> input, Map<Ease, String> eases, UnitSystem units) {
+    public int keepSizes(List<SizeInput> input, Map<Ease, String> eases, UnitSystem units, int seen) {
         List<Fault> faults = new ArrayList<>();
         if (input.isEmpty() || input.size() > MOST_SIZES) {
             faults.add(Fault.of("sizes", "sizes.range", input.size(), MOST_SIZES));
@@ -160,6 +164,7 @@ public class Measures {
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
+        int next = revisions.next(Setting.SIZES, seen);
         jdbc.sql("delete from house_size").update();
         for (int i = 0; i < rows.size(); i++) {
             jdbc.sql("insert into house_size (number, name, wrist_um, hand_um) values (?, ?, ?, ?)")
@@ -173,6 +178,7 @@ public class Measures {
         read.forEach((ease, length) -> jdbc.sql("update house_ease set um = ? where ease = ?")
                 .params(length.micrometres(), ease.name())
                 .update());
+        return next;
     }
 
     @Transactional(readOnly = true)

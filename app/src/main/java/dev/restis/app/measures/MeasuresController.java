@@ -1,6 +1,9 @@
 package dev.restis.app.measures;
 
 import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.workshop.Revised;
+import dev.restis.app.workshop.Setting;
+import dev.restis.app.workshop.SettingRevisions;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cord.Material;
 import dev.restis.core.fit.Ease;
@@ -44,9 +47,9 @@ class MeasuresController {
 
     record EaseRow(Ease ease, long um) {}
 
-    record SizesView(List<SizeRow> sizes, List<EaseRow> eases) {}
+    record SizesView(List<SizeRow> sizes, List<EaseRow> eases, int revision) {}
 
-    record SizesInput(List<Measures.SizeInput> sizes, Map<Ease, String> eases, UnitSystem units) {}
+    record SizesInput(List<Measures.SizeInput> sizes, Map<Ease, String> eases, UnitSystem units, int revision) {}
 
     /**
      * What a stitch takes.
@@ -89,8 +92,10 @@ class MeasuresController {
     private final Measures measures;
     private final Materials materials;
     private final Workshop workshop;
+    private final SettingRevisions revisions;
 
-    MeasuresController(Measures measures, Materials materials, Workshop workshop) {
+    MeasuresController(Measures measures, Materials materials, Workshop workshop, SettingRevisions revisions) {
+        this.revisions = revisions;
         this.materials = materials;
         this.measures = measures;
         this.workshop = workshop;
@@ -113,13 +118,13 @@ class MeasuresController {
                         .toList(),
                 measures.eases().entrySet().stream()
                         .map(e -> new EaseRow(e.getKey(), e.getValue().micrometres()))
-                        .toList());
+                        .toList(),
+                revisions.of(Setting.SIZES));
     }
 
     @PutMapping("/sizes")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void keepSizes(@RequestBody SizesInput body) {
-        measures.keepSizes(body.sizes(), body.eases(), body.units());
+    Revised keepSizes(@RequestBody SizesInput body) {
+        return new Revised(measures.keepSizes(body.sizes(), body.eases(), body.units(), body.revision()));
     }
 
     /**
@@ -129,23 +134,25 @@ class MeasuresController {
      */
     record PolicyView(String policy, @Nullable Integer oneIn, boolean chosen) {}
 
-    record PolicyInput(String policy) {}
+    record PoliciesView(List<PolicyView> policies, int revision) {}
+
+    record PolicyInput(String policy, int revision) {}
 
     @GetMapping("/policies")
-    List<PolicyView> policies() {
+    PoliciesView policies() {
         String chosen = workshop.settings().margin();
-        return Workshop.margins().entrySet().stream()
+        List<PolicyView> policies = Workshop.margins().entrySet().stream()
                 .map(e -> new PolicyView(
                         e.getKey(),
                         e.getValue() instanceof MarginPolicy.OneIn fixed ? fixed.pieces() : null,
                         e.getKey().equals(chosen)))
                 .toList();
+        return new PoliciesView(policies, revisions.of(Setting.MARGIN));
     }
 
     @PutMapping("/policies")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void choosePolicy(@RequestBody PolicyInput body) {
-        workshop.chooseMargin(body.policy());
+    Revised choosePolicy(@RequestBody PolicyInput body) {
+        return new Revised(workshop.chooseMargin(body.policy(), body.revision()));
     }
 
     @GetMapping("/materials")

@@ -11,6 +11,7 @@ import dev.restis.app.platform.Made;
 import dev.restis.app.platform.Pdf;
 import dev.restis.app.platform.Problems;
 import dev.restis.app.platform.RowsFile;
+import dev.restis.app.workshop.Revised;
 import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.order.OrderAct;
 import dev.restis.core.order.OrderState;
@@ -320,9 +321,8 @@ class OrdersController {
     }
 
     @PutMapping("/price-rules")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void keepPriceRules(@RequestBody PriceBook.RulesInput body) {
-        priceBook.keep(body);
+    Revised keepPriceRules(@RequestBody PriceBook.RulesInput body) {
+        return new Revised(priceBook.keep(body));
     }
 
     @GetMapping(value = "/lines/{line}/chip.svg", produces = "image/svg+xml")

@@ -1,6 +1,8 @@
 package dev.restis.app.orders;
 
 import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.workshop.Setting;
+import dev.restis.app.workshop.SettingRevisions;
 import dev.restis.core.cost.PriceRules;
 import dev.restis.core.measure.Fault;
 import java.math.BigDecimal;
@@ -20,12 +22,16 @@ import tools.jackson.databind.json.JsonMapper;
 public class PriceBook {
 
     /** The rules, and how long a quote stands. */
-    public record Rules(PriceRules price, int validDays) {}
+    public record Rules(PriceRules price, int validDays, int revision) {}
 
     /** Percent off from so many pieces on, as typed. */
     public record BreakInput(int from, String percentOff) {}
 
-    /** The rules as typed; numbers may have a comma or a point. */
+    /**
+     * The rules as typed; numbers may have a comma or a point.
+     *
+     * @param revision of the rules that are changed
+     */
     public record RulesInput(
             String labourPerHour,
             String marginPercent,
@@ -35,21 +41,25 @@ public class PriceBook {
             String taxPercent,
             boolean taxIncluded,
             List<BreakInput> breaks,
-            int validDays) {}
+            int validDays,
+            int revision) {}
 
     private static final Pattern NUMBER = Pattern.compile("\\d{1,6}([.,]\\d{1,2})?");
     private static final int MOST_BREAKS = 8;
     private static final int MOST_DAYS = 365;
 
+    private final SettingRevisions revisions;
     private final JdbcClient jdbc;
     private final JsonMapper json = JsonMapper.builder().build();
 
-    PriceBook(JdbcClient jdbc) {
+    PriceBook(SettingRevisions revisions, JdbcClient jdbc) {
+        this.revisions = revisions;
         this.jdbc = jdbc;
     }
 
     @Transactional(readOnly = true)
     public Rules rules() {
+        int revision = revisions.of(Setting.PRICES);
         return jdbc.sql("select * from price_rules")
                 .query((row, n) -> new Rules(
                         new PriceRules(
@@ -62,12 +72,13 @@ public class PriceBook {
                                 row.getBoolean("tax_included"),
                                 json.readValue(
                                         row.getString("breaks"), new TypeReference<List<PriceRules.Break>>() {})),
-                        row.getInt("valid_days")))
+                        row.getInt("valid_days"),
+                        revision))
                 .single();
     }
 
     @Transactional
-    public void keep(RulesInput input) {
+    public int keep(RulesInput input) {
         List<Fault> faults = new ArrayList<>();
         BigDecimal labour = number("labourPerHour", input.labourPerHour(), "0", "1000", faults);
         BigDecimal margin = number("marginPercent", input.marginPercent(), "0", "900", faults);
@@ -82,6 +93,7 @@ public class PriceBook {
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
+        int next = revisions.next(Setting.PRICES, input.revision());
         jdbc.sql("""
                         update price_rules set labour_per_hour = ?, margin_percent = ?, fee_percent = ?, fee_per_piece = ?,
                             step = ?, tax_percent = ?, tax_included = ?, breaks = cast(? as jsonb), valid_days = ?
@@ -97,6 +109,7 @@ public class PriceBook {
                         json.writeValueAsString(breaks),
                         input.validDays())
                 .update();
+        return next;
     }
 
     private static List<PriceRules.Break> breaks(List<BreakInput> input, List<Fault> faults) {

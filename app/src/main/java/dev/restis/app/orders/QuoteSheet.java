@@ -117,7 +117,8 @@ class QuoteSheet {
     }
 
     private String dates(Sheet sheet) {
-        String named = day(LocalDate.ofInstant(sheet.quote().at(), ZoneId.systemDefault()));
+        String named = day(
+                LocalDate.ofInstant(sheet.quote().at(), ZoneId.of(sheet.house().zone())));
         LocalDate ready = sheet.price().ready();
         String until = sheet.quote().acceptedAt() == null
                 ? text("quote.until", day(sheet.quote().validUntil()))

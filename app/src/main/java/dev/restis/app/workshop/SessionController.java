@@ -40,10 +40,12 @@ class SessionController {
             boolean demo,
             String workshop,
             String currency,
+            String zone,
             @Nullable String name,
             @Nullable Role role) {}
 
-    record SetUp(String workshop, String name, String password) {}
+    /** @param zone of whoever sets the house up */
+    record SetUp(String workshop, String name, String password, String zone) {}
 
     record SignIn(String name, String password) {}
 
@@ -56,6 +58,7 @@ class SessionController {
     private final SignInThrottle throttle;
     private final String version = Build.version();
     private final boolean demo;
+    private final SettingRevisions revisions;
 
     SessionController(
             Workshop workshop,
@@ -63,6 +66,7 @@ class SessionController {
             AuthenticationManager manager,
             SecurityContextRepository sessions,
             SignInThrottle throttle,
+            SettingRevisions revisions,
             @Value("${restis.demo}") boolean demo) {
         this.workshop = workshop;
         this.household = household;
@@ -70,6 +74,7 @@ class SessionController {
         this.sessions = sessions;
         this.throttle = throttle;
         this.demo = demo;
+        this.revisions = revisions;
     }
 
     @GetMapping("/session")
@@ -81,13 +86,14 @@ class SessionController {
                 demo,
                 settings.name(),
                 settings.currency(),
+                settings.zone(),
                 who == null ? null : who.getName(),
                 who == null ? null : roleOf(who));
     }
 
     @PostMapping("/setup")
     SessionView setUp(@RequestBody SetUp body, HttpServletRequest request, HttpServletResponse response) {
-        workshop.setUp(body.workshop(), body.name(), body.password());
+        workshop.setUp(body.workshop(), body.name(), body.password(), body.zone());
         return signIn(new SignIn(body.name(), body.password()), request, response);
     }
 
@@ -158,17 +164,26 @@ class SessionController {
     }
 
     /** Minutes that the bench is open, by day of the week. */
-    record OpenMinutesView(Map<DayOfWeek, Integer> minutes) {}
+    record OpenMinutesView(Map<DayOfWeek, Integer> minutes, int revision) {}
 
     @GetMapping("/open-minutes")
     OpenMinutesView openMinutes() {
-        return new OpenMinutesView(new TreeMap<>(workshop.openMinutes().byDay()));
+        return new OpenMinutesView(new TreeMap<>(workshop.openMinutes().byDay()), revisions.of(Setting.OPEN_MINUTES));
     }
 
     @PutMapping("/open-minutes")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void keepOpenMinutes(@RequestBody OpenMinutesView body) {
-        workshop.keepOpenMinutes(body.minutes());
+    Revised keepOpenMinutes(@RequestBody OpenMinutesView body) {
+        return new Revised(workshop.keepOpenMinutes(body.minutes(), body.revision()));
+    }
+
+    @GetMapping("/house")
+    Workshop.House house() {
+        return workshop.house();
+    }
+
+    @PutMapping("/house")
+    Revised keepHouse(@RequestBody Workshop.House body) {
+        return new Revised(workshop.keepHouse(body));
     }
 
     private static Role roleOf(Authentication who) {

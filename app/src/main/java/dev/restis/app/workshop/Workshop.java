@@ -8,11 +8,14 @@ import dev.restis.core.measure.Fault;
 import dev.restis.core.piece.MarginPolicy;
 import java.nio.charset.StandardCharsets;
 import java.time.DayOfWeek;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Currency;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.core.Authentication;
@@ -26,7 +29,16 @@ import org.springframework.transaction.annotation.Transactional;
 public class Workshop {
 
     /** What the house has settled. */
-    public record Settings(String name, String currency, String margin) {}
+    public record Settings(String name, String currency, String margin, String zone) {}
+
+    /**
+     * The house as its owner settles it.
+     *
+     * @param currency of all prices, ISO 4217
+     * @param zone where its days begin and end, of the IANA time zone database
+     * @param revision of what is changed
+     */
+    public record House(String name, String currency, String zone, int revision) {}
 
     /** @param ended whether they may not come in any more */
     public record PersonView(long id, String name, Role role, boolean ended) {}
@@ -53,8 +65,10 @@ public class Workshop {
     private final People people;
     private final JdbcClient jdbc;
     private final PasswordEncoder passwords;
+    private final SettingRevisions revisions;
 
-    Workshop(People people, JdbcClient jdbc, PasswordEncoder passwords) {
+    Workshop(People people, JdbcClient jdbc, PasswordEncoder passwords, SettingRevisions revisions) {
+        this.revisions = revisions;
         this.people = people;
         this.jdbc = jdbc;
         this.passwords = passwords;
@@ -67,10 +81,11 @@ public class Workshop {
 
     @Transactional(readOnly = true)
     public Settings settings() {
-        return jdbc.sql("select name, currency, margin from workshop")
+        return jdbc.sql("select name, currency, margin, zone from workshop")
                 .query(Settings.class)
                 .optional()
-                .orElse(new Settings("", "EUR", "BY_COST"));
+                .orElse(new Settings(
+                        "", "EUR", "BY_COST", ZoneId.systemDefault().getId()));
     }
 
     public MarginPolicy margin() {
@@ -82,12 +97,47 @@ public class Workshop {
         return MARGINS;
     }
 
+    @Transactional(readOnly = true)
+    public House house() {
+        Settings now = settings();
+        return new House(now.name(), now.currency(), now.zone(), revisions.of(Setting.HOUSE));
+    }
+
+    /** Amounts that are in the books keep their figures in whatever currency. */
     @Transactional
-    public void chooseMargin(String margin) {
+    public int keepHouse(House typed) {
+        List<Fault> faults = new ArrayList<>();
+        String name = Texts.required(typed.name(), "name", 80, faults);
+        String currency = typed.currency().strip().toUpperCase(Locale.ROOT);
+        if (Currency.getAvailableCurrencies().stream()
+                .noneMatch(c -> c.getCurrencyCode().equals(currency))) {
+            faults.add(Fault.of("currency", "currency.unknown", typed.currency()));
+        }
+        if (!isZone(typed.zone())) {
+            faults.add(Fault.of("zone", "zone.unknown", typed.zone()));
+        }
+        if (!faults.isEmpty()) {
+            throw new Rejected(faults);
+        }
+        int next = revisions.next(Setting.HOUSE, typed.revision());
+        jdbc.sql("update workshop set name = ?, currency = ?, zone = ?")
+                .params(name, currency, typed.zone())
+                .update();
+        return next;
+    }
+
+    static boolean isZone(String zone) {
+        return ZoneId.getAvailableZoneIds().contains(zone);
+    }
+
+    @Transactional
+    public int chooseMargin(String margin, int seen) {
         if (!MARGINS.containsKey(margin)) {
             throw new Rejected(Fault.of("margin", "margin.unknown", margin, String.join(", ", MARGINS.keySet())));
         }
+        int next = revisions.next(Setting.MARGIN, seen);
         jdbc.sql("update workshop set margin = ?").param(margin).update();
+        return next;
     }
 
     /** When the bench is open. */
@@ -102,7 +152,7 @@ public class Workshop {
 
     /** Days that are not named are closed. */
     @Transactional
-    public void keepOpenMinutes(Map<DayOfWeek, Integer> byDay) {
+    public int keepOpenMinutes(Map<DayOfWeek, Integer> byDay, int seen) {
         List<Fault> faults = new ArrayList<>();
         byDay.forEach((day, minutes) -> {
             if (minutes < 0 || minutes > OpenMinutes.MOST) {
@@ -112,16 +162,22 @@ public class Workshop {
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
+        int next = revisions.next(Setting.OPEN_MINUTES, seen);
         for (DayOfWeek day : DayOfWeek.values()) {
             jdbc.sql("update open_minutes set minutes = ? where day = ?")
                     .params(byDay.getOrDefault(day, 0), day.getValue())
                     .update();
         }
+        return next;
     }
 
-    /** Makes the first owner; only while there is nobody yet. */
+    /**
+     * Makes the first owner; only while there is nobody yet.
+     *
+     * @param zone of whoever sets the house up; one that is not known counts as this machine's
+     */
     @Transactional
-    public void setUp(String workshopName, String ownerName, String password) {
+    public void setUp(String workshopName, String ownerName, String password, String zone) {
         List<Fault> faults = new ArrayList<>();
         String house = Texts.required(workshopName, "workshop", 80, faults);
         jdbc.sql("lock table person in exclusive mode").update();
@@ -129,7 +185,9 @@ public class Workshop {
             throw new Conflict("alreadySetUp");
         }
         addPerson(ownerName, password, Role.OWNER, faults);
-        jdbc.sql("insert into workshop (name) values (?)").param(house).update();
+        jdbc.sql("insert into workshop (name, zone) values (?, ?)")
+                .params(house, isZone(zone) ? zone : ZoneId.systemDefault().getId())
+                .update();
     }
 
     @Transactional
