@@ -18,6 +18,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.boot.context.event.ApplicationStartedEvent;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -42,14 +43,19 @@ public class PatternShelf {
 
     private final JdbcClient jdbc;
     private final Clock clock;
+    private final ApplicationEventPublisher events;
     private final Map<Key, Shelved> read = new ConcurrentHashMap<>();
 
-    PatternShelf(JdbcClient jdbc, Clock clock) {
+    PatternShelf(ApplicationEventPublisher events, JdbcClient jdbc, Clock clock) {
+        this.events = events;
         this.jdbc = jdbc;
         this.clock = clock;
     }
 
-    /** Puts shipped patterns on the shelf that are new, or say something else than their last shipped version. */
+    /**
+     * Puts shipped patterns on the shelf that are new, or say what none of their shipped versions said yet: an older release that
+     * is started beside a newer one puts nothing back.
+     */
     @EventListener(ApplicationStartedEvent.class)
     @Order(0)
     @Transactional
@@ -58,10 +64,22 @@ public class PatternShelf {
         Map<String, Shelved> there = all();
         for (Pattern pattern : PatternBook.all()) {
             Shelved last = there.get(pattern.code());
-            if (last == null || (last.shipped() && !last.pattern().equals(pattern))) {
-                insert(pattern, last == null ? 1 : last.version() + 1, true, "restis");
+            if (last == null) {
+                insert(pattern, 1, true, "restis");
+            } else if (last.shipped() && isNew(pattern, last)) {
+                insert(pattern, last.version() + 1, true, "restis");
+                if (!last.pattern().name().equals(pattern.name())) {
+                    events.publishEvent(new PatternRenamed(pattern.code()));
+                }
             }
         }
+    }
+
+    private boolean isNew(Pattern pattern, Shelved last) {
+        return !last.pattern().equals(pattern)
+                && versions(pattern.code()).stream()
+                        .flatMap(version -> find(pattern.code(), version).stream())
+                        .noneMatch(shelved -> shelved.pattern().equals(pattern));
     }
 
     /** The newest version of each pattern that is not withdrawn, shipped ones first in their order, then by name. */
@@ -159,7 +177,12 @@ public class PatternShelf {
         if (last > 0 && find(pattern.code(), last).orElseThrow().shipped()) {
             throw new Rejected(Fault.of("code", "pattern.shipped", pattern.code()));
         }
+        boolean renamed = last > 0
+                && !find(pattern.code(), last).orElseThrow().pattern().name().equals(pattern.name());
         insert(pattern, last + 1, false, Workshop.whoever());
+        if (renamed) {
+            events.publishEvent(new PatternRenamed(pattern.code()));
+        }
         jdbc.sql("delete from pattern_withdrawn where code = ?")
                 .param(pattern.code())
                 .update();

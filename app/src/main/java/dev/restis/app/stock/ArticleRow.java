@@ -73,6 +73,10 @@ class ArticleRow {
 
     protected ArticleRow() {}
 
+    String name() {
+        return name;
+    }
+
     ArticleRow(String code, ArticleKind kind, Unit unit, String name, String colour) {
         this.code = code;
         this.kind = kind;

@@ -26,6 +26,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -96,10 +97,12 @@ public class Articles {
             """;
 
     private final ArticleStore store;
+    private final ApplicationEventPublisher events;
     private final Materials materials;
     private final JdbcClient jdbc;
 
-    Articles(ArticleStore store, Materials materials, JdbcClient jdbc) {
+    Articles(ArticleStore store, Materials materials, ApplicationEventPublisher events, JdbcClient jdbc) {
+        this.events = events;
         this.materials = materials;
         this.store = store;
         this.jdbc = jdbc;
@@ -254,8 +257,12 @@ public class Articles {
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
+        boolean renamed = !there.name().equals(row.name());
         there.takeOver(row);
         store.flush();
+        if (renamed) {
+            events.publishEvent(new ArticleRenamed(there.id()));
+        }
     }
 
     /** An article as typed, with a fault for every field that cannot be read. */
