@@ -47,6 +47,7 @@ export const list = (spools: Schemas['SpoolView'][]): Schemas['CutListView'] => 
   unplanned: 0,
   lacking: 0,
   plannedAfter: 0,
+  revision: 5,
   bettering: false,
   forbidden: [],
   pins: [],

@@ -2,7 +2,7 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { expect, it, vi } from 'vitest';
 import type { Schemas } from '../../api/client';
 import { list, spool, strand } from '../../test/cuts';
-import { answering, refused } from '../../test/server';
+import { answering, Reply, refused, serving } from '../../test/server';
 import { show } from '../../test/show';
 import { devicesQuery } from '../stock/queries';
 import { sessionQuery } from '../workshop/queries';
@@ -141,4 +141,35 @@ it('follows the cord counter', async () => {
   expect(counted[0]?.[1]).toEqual({ anew: true });
   expect(counted[1]?.[1]).toEqual({ anew: false });
   vi.useRealTimers();
+});
+
+it('asks after a cut only for the spool that was cut, and goes on', async () => {
+  const shown = list([S005, S006]);
+  const cut = spool(11, 'S005', [done(EQUAL[0] as Schemas['StepView']), ...S005.steps.slice(1)]);
+  const before = { id: 11, inHandOf: undefined, done: 0 };
+  let spools = [before, { id: 12, done: 0 }];
+  const asked = serving({
+    'GET /api/cut/lists/7/progress': () => ({
+      revision: shown.revision,
+      done: 0,
+      unplanned: 0,
+      lacking: 0,
+      bettering: false,
+      spools,
+    }),
+    'POST /api/cut/lists/7/spools/11/cuts': () => {
+      spools = [
+        { ...before, done: 1 },
+        { id: 12, done: 0 },
+      ];
+      return new Reply(204);
+    },
+    'GET /api/cut/lists/7/spools/11': cut,
+  });
+  open(shown);
+  expect(screen.getByText(/cut 1 of 2/)).toBeTruthy();
+  fireEvent.keyDown(document.body, { key: ' ' });
+  expect(await screen.findByText(/cut 2 of 2/)).toBeTruthy();
+  expect(asked.map((a) => a.path)).not.toContain('/api/cut/lists/7');
+  expect(asked.filter((a) => a.path === '/api/cut/lists/7/spools/11')).toHaveLength(1);
 });

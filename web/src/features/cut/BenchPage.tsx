@@ -17,6 +17,7 @@ import { goOnAt, lastDone, type Next, nextCut, type Spool, type Step, toDo } fro
 import { Counter } from './Counter';
 import { Left } from './Left';
 import { Mishap, type MishapKind } from './Mishap';
+import { useProgress } from './progress';
 import { type BenchAct, cutListQuery, useBench } from './queries';
 import { SpoolBar } from './SpoolBar';
 
@@ -26,7 +27,8 @@ const LOOK_AGAIN_MS = 4000;
 /** One cut at a time, for a hand with scissors in it. */
 export default function BenchPage() {
   const id = Number(useParams().list);
-  const list = useQuery({ ...cutListQuery(id), refetchInterval: LOOK_AGAIN_MS });
+  const list = useQuery(cutListQuery(id));
+  useProgress(id, LOOK_AGAIN_MS);
   const session = useQuery(sessionQuery);
   return <Await query={list}>{(l) => <Bench key={l.id} list={l} who={session.data?.name ?? ''} />}</Await>;
 }

@@ -150,7 +150,13 @@ it('says which weight cannot be kept', async () => {
   fireEvent.change(screen.getByLabelText('Keeping one more leftover costs'), { target: { value: 'much' } });
   fireEvent.click(screen.getByRole('button', { name: 'Keep the weights', hidden: true }));
   expect(await screen.findByText('Bad handling. Write it anew.')).toBeTruthy();
-  expect(asked[0]?.body).toEqual({ leftoverPercent: 80, handling: 'much', ageing: '0.02', seconds: 5, revision: 4 });
+  expect(asked[0]?.body).toEqual({
+    leftoverPercent: 80,
+    handling: 'much',
+    ageing: '0.02',
+    seconds: 5,
+    revision: 4,
+  });
 });
 
 it('shows what is cut so far, by whom, and lets the bench choose where and when', async () => {

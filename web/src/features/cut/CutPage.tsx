@@ -14,11 +14,15 @@ import { Await, Empty, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { Swatch } from '../../shared/Swatch';
 import { Left } from './Left';
+import { useProgress } from './progress';
 import { cutListQuery, cuttableQuery, useConfirm, usePlanRest, usePropose, useStop } from './queries';
 import { Wishes } from './SpoolMenu';
 import { SpoolPanel } from './SpoolPanel';
 import { TagsMenu } from './TagsMenu';
 import { Weights } from './Weights';
+
+/** While a better plan is looked for. */
+const BETTERING_MS = 500;
 
 /** Choose a batch; then its cuts, spool by spool. A list is shown at once, whatever batches there are besides. */
 export default function CutPage() {
@@ -146,6 +150,7 @@ function Choose({ batches, more }: { batches: Schemas['CuttableBatch'][]; more: 
 
 function CutListView({ id, batches }: { id: number; batches: Schemas['CuttableBatch'][] }) {
   const list = useQuery(cutListQuery(id));
+  useProgress(id, list.data?.bettering ? BETTERING_MS : false);
   return <Await query={list}>{(l) => <CutListSheet key={l.id} list={l} batches={batches} />}</Await>;
 }
 

@@ -1,4 +1,10 @@
-import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import {
+  infiniteQueryOptions,
+  type Query,
+  queryOptions,
+  useMutation,
+  useQueryClient,
+} from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
 import type { Units } from '../../app/units';
 import { useRefreshWork } from '../plan/queries';
@@ -14,8 +20,9 @@ export const cutListQuery = (id: number) =>
   queryOptions({
     queryKey: ['cut', 'list', id],
     queryFn: () => ask(api.GET('/api/cut/lists/{id}', { params: { path: { id } } })),
-    refetchInterval: (query) => (query.state.data?.bettering ? 500 : false),
   });
+
+export const progressKey = (id: number) => ['cut', 'progress', id];
 
 export function usePropose() {
   const refresh = useRefreshWork();
@@ -88,8 +95,9 @@ export type BenchAct =
   | { act: 'ranOut'; left: string; units: Units }
   | { act: 'wrong'; length: string; keep: boolean; units: Units };
 
-export function useBench(list: number) {
-  return useListAct<BenchAct & { spool: number }>(list, ({ spool, ...done }) => {
+const bench =
+  (list: number) =>
+  ({ spool, ...done }: BenchAct & { spool: number }) => {
     const params = { path: { id: list, spool } };
     const base = '/api/cut/lists/{id}/spools/{spool}' as const;
     switch (done.act) {
@@ -115,12 +123,24 @@ export function useBench(list: number) {
           }),
         );
     }
+  };
+
+/** Only what changed is asked for after an act: a list may be long, and there are many cuts. */
+export function useBench(list: number) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: bench(list),
+    onSettled: async () => {
+      const rest = { predicate: ({ queryKey }: Query) => queryKey[0] !== 'session' && queryKey[0] !== 'cut' };
+      await client.invalidateQueries({ ...rest, refetchType: 'none' });
+      await client.invalidateQueries({ queryKey: progressKey(list) });
+    },
   });
 }
 
 /** What the cord counter shows for the spool; cuts when the length is there. */
 export function useCounter(list: number) {
-  const refresh = useRefreshWork();
+  const client = useQueryClient();
   return useMutation({
     mutationFn: ({ spool, anew }: { spool: number; anew: boolean }) =>
       ask(
@@ -129,7 +149,8 @@ export function useCounter(list: number) {
           body: { anew },
         }),
       ),
-    onSuccess: (seen) => (seen.stand === 'CUT_HERE' ? refresh() : undefined),
+    onSuccess: (seen) =>
+      seen.stand === 'CUT_HERE' ? client.invalidateQueries({ queryKey: progressKey(list) }) : undefined,
   });
 }
 

@@ -83,6 +83,7 @@ class CutController {
     private final CutBench bench;
     private final Bettering bettering;
     private final CutReads reads;
+    private final CutProgress progress;
     private final CutSheet sheets;
     private final TagSheet tags;
     private final CutWaste waste;
@@ -96,6 +97,7 @@ class CutController {
             CutBench bench,
             Bettering bettering,
             CutReads reads,
+            CutProgress progress,
             CutSheet sheets,
             TagSheet tags,
             CutWaste waste,
@@ -113,6 +115,7 @@ class CutController {
         this.weights = weights;
         this.lists = lists;
         this.reads = reads;
+        this.progress = progress;
     }
 
     @GetMapping("/batches")
@@ -168,6 +171,17 @@ class CutController {
     @GetMapping("/lists/{id}")
     CutReads.CutListView list(@PathVariable long id) {
         return reads.list(id);
+    }
+
+    /** How far it is, for those who look again and again. */
+    @GetMapping("/lists/{id}/progress")
+    CutProgress.ProgressView progress(@PathVariable long id) {
+        return progress.of(id);
+    }
+
+    @GetMapping("/lists/{id}/spools/{spool}")
+    CutReads.SpoolView spool(@PathVariable long id, @PathVariable long spool) {
+        return reads.spool(id, spool);
     }
 
     @PutMapping("/lists/{id}/leftovers/{step}")

@@ -1,5 +1,6 @@
 package dev.restis.app.cut;
 
+import dev.restis.app.cut.CutProgress.ProgressView;
 import dev.restis.app.platform.Keyset;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.core.cutting.CutPlan.Quality;
@@ -126,6 +127,7 @@ class CutReads {
      * @param waitingUnopened how many more pieces would wait if it opened none
      * @param remnantsUsed remnants and cut strands that something is cut from
      * @param remnantsLeft what stays of them, and what is kept from before flaws
+     * @param revision of the plan
      * @param bettering whether a better plan is looked for
      */
     record CutListView(
@@ -149,6 +151,7 @@ class CutReads {
             int waitingUnopened,
             int remnantsUsed,
             int remnantsLeft,
+            int revision,
             boolean bettering,
             List<SpoolView> spools,
             List<TrimmingView> trimmings,
@@ -183,11 +186,11 @@ class CutReads {
 
     private static final int BATCHES = 50;
 
-    private final Bettering bettering;
+    private final CutProgress progress;
     private final JdbcClient jdbc;
 
-    CutReads(Bettering bettering, JdbcClient jdbc) {
-        this.bettering = bettering;
+    CutReads(CutProgress progress, JdbcClient jdbc) {
+        this.progress = progress;
         this.jdbc = jdbc;
     }
 
@@ -232,11 +235,10 @@ class CutReads {
                         from cut_list where id = ?
                         """).param(id).query(Head.class).optional().orElseThrow(() -> new NotFound("cut.replaced"));
         List<BatchName> batches = batches(id);
-        Map<Long, SpoolView> spools = spools(id);
-        steps(id, spools);
+        Map<Long, SpoolView> spools = spools("s.cut_list_id = ?", id);
         List<StepView> steps =
                 spools.values().stream().flatMap(s -> s.steps().stream()).toList();
-        boolean open = head.confirmedAt() == null;
+        ProgressView far = progress.of(id);
         List<StepView> strands =
                 steps.stream().filter(s -> s.kind().equals("STRAND")).toList();
         long cut = strands.stream().mapToLong(StepView::lengthUm).sum();
@@ -256,9 +258,9 @@ class CutReads {
                 head.confirmedBy(),
                 (int) strands.stream().map(StepView::pieceId).distinct().count(),
                 strands.size(),
-                (int) strands.stream().filter(s -> s.doneAt() != null).count(),
-                open ? unplanned(id) : 0,
-                open ? lacking(id) : 0,
+                far.done(),
+                far.unplanned(),
+                far.lacking(),
                 cut,
                 scrap,
                 percent,
@@ -273,12 +275,24 @@ class CutReads {
                                         && (t.kind().equals("OFFCUT")
                                                 || t.kind().equals("REST") && remnant(s))))
                         .count(),
-                bettering.going(id),
+                far.revision(),
+                far.bettering(),
                 List.copyOf(spools.values()),
                 trimmings(id),
                 waiting(id),
                 forbidden(id),
                 pins(id));
+    }
+
+    /** One spool of a list as it is now. */
+    @Transactional(readOnly = true)
+    public SpoolView spool(long list, long spool) {
+        return jdbc.sql("select id from cut_spool where id = ? and cut_list_id = ?")
+                .params(spool, list)
+                .query(Long.class)
+                .optional()
+                .map(id -> spools("s.id = ?", id).get(id))
+                .orElseThrow(() -> new NotFound("cut.replaced"));
     }
 
     private static boolean remnant(SpoolView spool) {
@@ -290,31 +304,6 @@ class CutReads {
                         select b.id, b.name from cut_list_batch cb join batch b on b.id = cb.batch_id
                         where cb.cut_list_id = ? order by b.id
                         """).param(list).query(BatchName.class).list();
-    }
-
-    private int unplanned(long list) {
-        return jdbc.sql("""
-                        select count(*) from cut_list_batch cb join piece p on p.batch_id = cb.batch_id and p.cut_at is null
-                            join strand n on n.piece_id = p.id
-                        where cb.cut_list_id = :list
-                              and not exists (select 1 from cut_waiting w where w.cut_list_id = :list and w.piece_id = p.id)
-                              and not exists (select 1 from cut_trimming r where r.cut_list_id = :list and r.strand_id = n.id)
-                              and not exists (select 1 from cut_step t join cut_spool s on s.id = t.cut_spool_id
-                                              where t.strand_id = n.id and s.cut_list_id = :list)
-                        """).param("list", list).query(Integer.class).single();
-    }
-
-    private int lacking(long list) {
-        return jdbc.sql("""
-                        select count(*) from cut_list_batch cb join piece p on p.batch_id = cb.batch_id and p.cut_at is null
-                        where cb.cut_list_id = :list
-                              and exists (select 1 from strand n join cut_step t on t.strand_id = n.id
-                                          where n.piece_id = p.id and t.done_at is not null)
-                              and not exists (select 1 from strand n
-                                                  left join cut_step t on t.strand_id = n.id and t.done_at is not null
-                                                  left join cut_trimming r on r.strand_id = n.id and r.cut_list_id = :list
-                                              where n.piece_id = p.id and t.id is null and r.strand_id is null)
-                        """).param("list", list).query(Integer.class).single();
     }
 
     private List<ForbiddenView> forbidden(long list) {
@@ -344,7 +333,7 @@ class CutReads {
     }
 
     /** Flaws are shown where the plan saw them, counted from the free end as it was then. */
-    private Map<Long, SpoolView> spools(long list) {
+    private Map<Long, SpoolView> spools(String which, long id) {
         Map<Long, SpoolView> spools = new LinkedHashMap<>();
         jdbc.sql("""
                         select s.id as spool_id, s.number, s.in_hand_of, s.holding_id, h.label, h.kind, h.shelf, lot.code as lot,
@@ -354,9 +343,9 @@ class CutReads {
                                      order by f.behind_um desc) as flaws
                         from cut_spool s join holding h on h.id = s.holding_id join lot on lot.id = h.lot_id
                              join article a on a.id = lot.article_id
-                        where s.cut_list_id = ? order by s.number
-                        """)
-                .param(list)
+                        where %s order by s.number
+                        """.formatted(which))
+                .param(id)
                 .query((row, n) -> spools.put(
                         row.getLong("spool_id"),
                         new SpoolView(
@@ -375,10 +364,11 @@ class CutReads {
                                 List.of((Long[]) row.getArray("flaws").getArray()),
                                 new ArrayList<>())))
                 .list();
+        steps(which, id, spools);
         return spools;
     }
 
-    private void steps(long list, Map<Long, SpoolView> spools) {
+    private void steps(String which, long spoolsOf, Map<Long, SpoolView> spools) {
         record Step(
                 long spool,
                 long id,
@@ -402,8 +392,8 @@ class CutReads {
                         from cut_step t join cut_spool s on s.id = t.cut_spool_id
                              left join strand n on n.id = t.strand_id left join piece p on p.id = n.piece_id
                              left join order_line l on l.id = p.line_id left join customer_order o on o.id = l.order_id
-                        where s.cut_list_id = ? order by t.cut_spool_id, t.number
-                        """).param(list).query(Step.class).list().forEach(s -> {
+                        where %s order by t.cut_spool_id, t.number
+                        """.formatted(which)).param(spoolsOf).query(Step.class).list().forEach(s -> {
             SpoolView spool = spools.get(s.spool());
             if (spool != null) {
                 spool.steps()
