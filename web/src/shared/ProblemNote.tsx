@@ -1,4 +1,4 @@
-import { Alert, List } from '@mantine/core';
+import { Alert, List, Text } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
 import { ProblemError } from '../api/client';
 
@@ -17,6 +17,9 @@ export function ProblemNote({ error, shown = [] }: { error: unknown; shown?: str
   return (
     <Alert color="coral" variant="outline" title={error.problem.title} role="alert">
       {error.problem.detail}
+      {error.problem.code === 'unexpected' && error.problem.request && (
+        <Text size="sm">{t('problem.number', { number: error.problem.request })}</Text>
+      )}
       {fields.length > 0 && (
         <List size="sm" mt={4}>
           {fields.map((f) => (

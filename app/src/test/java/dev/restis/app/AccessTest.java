@@ -10,6 +10,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import dev.restis.app.workshop.Rights;
+import jakarta.servlet.http.Cookie;
 import java.util.Collections;
 import java.util.Set;
 import java.util.TreeSet;
@@ -21,6 +22,7 @@ import org.hamcrest.Matchers;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
@@ -30,6 +32,7 @@ import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandl
 class AccessTest extends RestisTest {
 
     @Autowired
+    @Qualifier("requestMappingHandlerMapping")
     private RequestMappingHandlerMapping mappings;
 
     @Test
@@ -105,6 +108,24 @@ class AccessTest extends RestisTest {
         }
         mvc().perform(json("/api/anything", "{}").with(user("Tove").roles("OWNER")))
                 .andExpect(status().isForbidden());
+    }
+
+    @Test
+    void whoeverSignsInGetsATokenThatNobodyKnewBefore() throws Exception {
+        Cookie before = new Cookie("XSRF-TOKEN", "5c1f0d7e-2c7b-4f61-9f0e-0d3c1f6a7b11");
+        Cookie after = mvc().perform(post("/api/sign-in")
+                        .cookie(before)
+                        .with(csrf())
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("{\"name\": \"Tove\", \"password\": \"harbour-lantern\"}"))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getCookie("XSRF-TOKEN");
+        if (after == null) {
+            throw new AssertionError("signing in gives a new one");
+        }
+        assertThat(after.getValue()).isNotBlank().isNotEqualTo(before.getValue());
     }
 
     private int statusOf(Rights.Right right, String path, @Nullable String role) throws Exception {

@@ -10,10 +10,14 @@ import org.apache.commons.csv.CSVPrinter;
 /** Writes tables as CSV that a spreadsheet cannot mistake for formulas. */
 public final class CsvText {
 
+    private static final char BYTE_ORDER_MARK = '\uFEFF';
+
     private CsvText() {}
 
     public static String of(List<String> header, List<List<Object>> rows) {
         StringWriter text = new StringWriter();
+        // Without this mark some spreadsheets read names in another encoding.
+        text.write(BYTE_ORDER_MARK);
         try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
             printer.printRecord(header);
             for (List<Object> row : rows) {

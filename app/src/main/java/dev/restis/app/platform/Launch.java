@@ -40,6 +40,7 @@ public final class Launch {
         defaults.put("spring.datasource.url", database.url());
         defaults.put("spring.datasource.username", database.user());
         defaults.put("spring.datasource.password", database.password());
+        defaults.putAll(requestLog(home));
         spring.setDefaultProperties(defaults);
         spring.addInitializers(
                 context -> ((GenericApplicationContext) context).registerBean(Database.class, () -> database));
@@ -53,6 +54,23 @@ public final class Launch {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** What was asked, how it ended and how long it took: without what was searched for, and for five days. */
+    private static Map<String, Object> requestLog(Path home) {
+        return Map.of(
+                "server.tomcat.accesslog.enabled",
+                true,
+                "server.tomcat.accesslog.directory",
+                home.resolve("requests").toAbsolutePath().toString(),
+                "server.tomcat.accesslog.prefix",
+                "",
+                "server.tomcat.accesslog.suffix",
+                ".log",
+                "server.tomcat.accesslog.max-days",
+                5,
+                "server.tomcat.accesslog.pattern",
+                "%{yyyy-MM-dd HH:mm:ss}t %s %Dus %m %U %{X-Request-Id}o");
     }
 
     private static Database own(Path home) {

@@ -26,12 +26,17 @@ import org.springframework.context.annotation.Configuration;
 @Configuration(proxyBeanMethods = false)
 class OpenApiDescription {
 
-    /** The body of every answer that is no success, as {@link ProblemAdvice} makes it. */
+    /**
+     * The body of every answer that is no success, as {@link ProblemAdvice} makes it.
+     *
+     * @param request what the log calls the request
+     */
     record ProblemView(
             String title,
             String detail,
             int status,
             String code,
+            @Nullable String request,
             @Nullable List<FieldProblem> fields) {}
 
     @Bean

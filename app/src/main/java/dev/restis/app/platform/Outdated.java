@@ -17,7 +17,7 @@ import org.springframework.web.util.HtmlUtils;
 
 /** Answers for a Restis that a newer one has taken the place of: nothing but a page that says so. */
 @Component
-@Order(Ordered.HIGHEST_PRECEDENCE)
+@Order(Ordered.HIGHEST_PRECEDENCE + 1)
 public class Outdated extends OncePerRequestFilter {
 
     private final FaultWords words;

@@ -6,6 +6,7 @@ import java.net.URI;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.slf4j.MDC;
 import org.springframework.dao.DataAccessException;
 import org.springframework.dao.EmptyResultDataAccessException;
 import org.springframework.http.HttpStatus;
@@ -190,6 +191,7 @@ class ProblemAdvice {
         problem.setType(URI.create("urn:restis:problem:" + code));
         problem.setTitle(words.text("problem." + code, args));
         problem.setProperty("code", code);
+        problem.setProperty("request", MDC.get(RequestNames.KEY));
         return problem;
     }
 }

@@ -15,6 +15,7 @@ import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -59,6 +60,7 @@ class SessionController {
     private final String version = Build.version();
     private final boolean demo;
     private final SettingRevisions revisions;
+    private final CsrfTokenRepository tokens;
 
     SessionController(
             Workshop workshop,
@@ -67,6 +69,7 @@ class SessionController {
             SecurityContextRepository sessions,
             SignInThrottle throttle,
             SettingRevisions revisions,
+            CsrfTokenRepository tokens,
             @Value("${restis.demo}") boolean demo) {
         this.workshop = workshop;
         this.household = household;
@@ -75,6 +78,7 @@ class SessionController {
         this.throttle = throttle;
         this.demo = demo;
         this.revisions = revisions;
+        this.tokens = tokens;
     }
 
     @GetMapping("/session")
@@ -107,6 +111,8 @@ class SessionController {
         if (request.getSession(false) != null) {
             request.changeSessionId();
         }
+        // Whoever knew the token of before knows nothing of this session's.
+        tokens.saveToken(tokens.generateToken(request), request, response);
         SecurityContext context = SecurityContextHolder.createEmptyContext();
         context.setAuthentication(who);
         SecurityContextHolder.setContext(context);

@@ -5,6 +5,7 @@ import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.platform.RequestNames;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -12,6 +13,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.slf4j.MDC;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -46,7 +48,7 @@ class JobRunner {
         running.add(job);
         SecurityContextHolder.getContext()
                 .setAuthentication(UsernamePasswordAuthenticationToken.authenticated(job.askedBy(), "", Set.of()));
-        try {
+        try (MDC.MDCCloseable named = MDC.putCloseable(RequestNames.KEY, "job-" + job.id())) {
             String result = work(job).work(job);
             log.end(job.id(), job.wanted() ? JobState.DONE : JobState.STOPPED, result, null);
         } catch (RunningJob.Stopped stopped) {
