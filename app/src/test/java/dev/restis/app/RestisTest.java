@@ -16,6 +16,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.context.annotation.Import;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -30,6 +31,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** The whole application on a real PostgreSQL of its own, filled with the demo workshop, asked through its API. */
 @SpringBootTest(properties = "restis.demo=true")
 @AutoConfigureMockMvc
+@Import(CountedStatements.class)
 abstract class RestisTest {
 
     @Autowired

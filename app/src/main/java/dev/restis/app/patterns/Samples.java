@@ -17,6 +17,7 @@ import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.Section;
 import dev.restis.core.picture.PictureDrawer.Detail;
 import dev.restis.core.piece.MakingTime;
+import dev.restis.core.piece.MarginPolicy;
 import dev.restis.core.piece.PieceFit;
 import dev.restis.core.piece.PieceRequest;
 import dev.restis.core.piece.PieceWorker;
@@ -51,10 +52,21 @@ class Samples {
 
     /** Works the pattern out in the middle house size, or its usual length. */
     WorkOut tryOut(Pattern pattern) {
-        return PieceWorker.workOut(request(pattern, measures.house(), UnitSystem.METRIC));
+        return usual().workOut(pattern);
     }
 
-    private PieceRequest request(Pattern pattern, Measures.House house, UnitSystem units) {
+    /** How the house works pieces out at the moment, read once for many patterns. */
+    private Usual usual() {
+        return new Usual(measures.house(), workshop.margin());
+    }
+
+    private record Usual(Measures.House house, MarginPolicy margin) {
+        WorkOut workOut(Pattern pattern) {
+            return PieceWorker.workOut(request(pattern, house, margin));
+        }
+    }
+
+    private static PieceRequest request(Pattern pattern, Measures.House house, MarginPolicy margin) {
         Material material = Material.byCode(usualMaterial(pattern)).orElseThrow();
         List<Cord> cords = pattern.cords().stream()
                 .map(slot -> new Cord(material, slot.gauge(), 0))
@@ -75,7 +87,7 @@ class Samples {
                 cords,
                 size,
                 parts,
-                new PieceRequest.House(workshop.margin(), units.cuttingStep(), house.takeUps(), false));
+                new PieceRequest.House(margin, UnitSystem.METRIC.cuttingStep(), house.takeUps(), false));
     }
 
     /** Strung and slide-bead pieces are shown in what they are made of; all others in polyester. */
@@ -137,15 +149,14 @@ class Samples {
 
     /** The patterns as the book lists them. */
     List<PatternView> views(Collection<PatternShelf.Shelved> all) {
-        Measures.House house = measures.house();
-        return all.stream().map(s -> view(s, house)).toList();
+        Usual usual = usual();
+        return all.stream().map(s -> view(s, usual)).toList();
     }
 
-    private PatternView view(PatternShelf.Shelved shelved, Measures.House house) {
+    private static PatternView view(PatternShelf.Shelved shelved, Usual usual) {
         Pattern pattern = shelved.pattern();
         // One pattern that cannot be made in the house's middle size must not close the whole book.
-        Optional<WorkedPiece> piece = PieceWorker.workOut(request(pattern, house, UnitSystem.METRIC))
-                .fold(Optional::of, faults -> Optional.empty());
+        Optional<WorkedPiece> piece = usual.workOut(pattern).fold(Optional::of, faults -> Optional.empty());
         Optional<PieceFit> fit = piece.map(WorkedPiece::fit);
         return new PatternView(
                 pattern.code(),
@@ -172,7 +183,7 @@ class Samples {
                         .map(b -> b.stitch().code())
                         .distinct()
                         .toList(),
-                pattern.kind().sizedByWrist() ? house.sizes().middle().name() : null,
+                pattern.kind().sizedByWrist() ? usual.house().sizes().middle().name() : null,
                 pattern.usualLength().micrometres(),
                 fit.map(f -> f.width().micrometres()).orElse(0L),
                 fit.map(f -> f.thickness().micrometres()).orElse(0L),

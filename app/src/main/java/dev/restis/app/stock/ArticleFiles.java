@@ -102,7 +102,16 @@ class ArticleFiles {
             int different,
             int bad) {}
 
-    private record Understood(ArticleLine line, NewArticle input) {}
+    /**
+     * A row as it was read.
+     *
+     * @param there the article that it changes, where there is one
+     */
+    private record Understood(
+            ArticleLine line, ArticleRow read, @Nullable ArticleRow there) {}
+
+    /** What rows are held against. */
+    private record Beside(UnitSystem units, Set<String> materials, Map<String, ArticleRow> there, Set<String> seen) {}
 
     private final Articles articles;
     private final ArticleStore store;
@@ -132,10 +141,10 @@ class ArticleFiles {
         }
         for (Understood row : rows) {
             switch (row.line().state()) {
-                case NEW -> articles.add(row.input());
+                case NEW -> store.save(row.read());
                 case DIFFERENT -> {
-                    if (mode == Mode.ALL) {
-                        articles.change(row.input());
+                    if (mode == Mode.ALL && row.there() != null) {
+                        articles.takeOver(row.there(), row.read());
                     }
                 }
                 case KNOWN, BAD -> {}
@@ -167,12 +176,12 @@ class ArticleFiles {
     private List<Understood> understand(RowsFile file, UnitSystem units) {
         Map<String, ArticleRow> there = new HashMap<>();
         store.findAll().forEach(a -> there.put(a.code(), a));
-        Set<String> seen = new HashSet<>();
+        Beside beside = new Beside(units, articles.knownMaterials(), there, new HashSet<>());
         List<Understood> rows = new ArrayList<>();
         for (RowsFile.Row row : file.rows()) {
             Map<String, String> cells = new TreeMap<>();
             row.cells().forEach((column, cell) -> cells.put(field(column), plain(cell)));
-            rows.add(understand(row.number(), cells, units, there, seen));
+            rows.add(understand(row.number(), cells, beside));
         }
         return rows;
     }
@@ -182,22 +191,21 @@ class ArticleFiles {
         return cell.replaceFirst("^'(?=[=+\\-@])", "");
     }
 
-    private Understood understand(
-            long number, Map<String, String> cells, UnitSystem units, Map<String, ArticleRow> there, Set<String> seen) {
+    private Understood understand(long number, Map<String, String> cells, Beside beside) {
         List<Fault> faults = new ArrayList<>();
         Optional<ArticleKind> kind = Optional.ofNullable(named(ArticleKind.values(), cells.getOrDefault("kind", "")));
-        NewArticle input = input(cells, kind.orElse(ArticleKind.CORD), units);
+        NewArticle input = input(cells, kind.orElse(ArticleKind.CORD), beside.units());
         List<Fault> found = new ArrayList<>();
-        ArticleRow read = articles.read(input, found);
+        ArticleRow read = Articles.read(input, beside.materials(), found);
         if (kind.isEmpty()) {
             faults.add(Fault.of("kind", "article.kind", cells.getOrDefault("kind", "")));
         } else {
             found.forEach(f -> faults.add(new Fault(column(f.field()), f.code(), f.args())));
         }
-        if (!read.code().isEmpty() && !seen.add(read.code())) {
+        if (!read.code().isEmpty() && !beside.seen().add(read.code())) {
             faults.add(Fault.of("code", "article.twice", read.code()));
         }
-        ArticleRow now = there.get(read.code());
+        ArticleRow now = beside.there().get(read.code());
         if (now != null && kind.isPresent() && now.kind() != read.kind()) {
             faults.add(Fault.of("kind", "article.kindStays", read.code()));
         } else if (now != null && kind.isPresent() && now.unit() != read.unit()) {
@@ -209,7 +217,7 @@ class ArticleFiles {
                 : now == null ? RowState.NEW : changes.isEmpty() ? RowState.KNOWN : RowState.DIFFERENT;
         ArticleLine line =
                 new ArticleLine(number, state, read.code(), input.name(), input.colour(), changes, words.of(faults));
-        return new Understood(line, input);
+        return new Understood(line, read, now);
     }
 
     private static NewArticle input(Map<String, String> cells, ArticleKind kind, UnitSystem units) {

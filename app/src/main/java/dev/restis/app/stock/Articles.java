@@ -24,6 +24,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
@@ -212,7 +213,7 @@ public class Articles {
     @Transactional
     public long add(NewArticle input) {
         List<Fault> faults = new ArrayList<>();
-        ArticleRow row = read(input, faults);
+        ArticleRow row = read(input, knownMaterials(), faults);
         if (store.existsByCode(row.code())) {
             faults.add(Fault.of("code", "article.taken", row.code()));
         }
@@ -247,7 +248,7 @@ public class Articles {
     @Transactional
     void change(NewArticle input) {
         List<Fault> faults = new ArrayList<>();
-        ArticleRow row = read(input, faults);
+        ArticleRow row = read(input, knownMaterials(), faults);
         ArticleRow there = store.findByCode(row.code()).orElseThrow(() -> new NotFound("notFound"));
         if (there.kind() != row.kind()) {
             faults.add(Fault.of("kind", "article.kindStays", there.code()));
@@ -257,16 +258,30 @@ public class Articles {
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
+        takeOver(there, row);
+        store.flush();
+    }
+
+    /** Makes an article what was read; nothing stands in the way of it. */
+    void takeOver(ArticleRow there, ArticleRow row) {
         boolean renamed = !there.name().equals(row.name());
         there.takeOver(row);
-        store.flush();
         if (renamed) {
             events.publishEvent(new ArticleRenamed(there.id()));
         }
     }
 
-    /** An article as typed, with a fault for every field that cannot be read. */
-    ArticleRow read(NewArticle input, List<Fault> faults) {
+    /** The codes of materials that a cord can be of. */
+    Set<String> knownMaterials() {
+        return materials.book().keySet();
+    }
+
+    /**
+     * An article as typed, with a fault for every field that cannot be read.
+     *
+     * @param known the {@linkplain #knownMaterials known materials}
+     */
+    static ArticleRow read(NewArticle input, Set<String> known, List<Fault> faults) {
         String code = Texts.required(input.code(), "code", 12, faults).toUpperCase(Locale.ROOT);
         if (!code.isEmpty() && !CODE.matcher(code).matches()) {
             faults.add(Fault.of("code", "article.code", code));
@@ -278,7 +293,7 @@ public class Articles {
         ArticleRow row = new ArticleRow(code, input.kind(), unit(input, faults), name, input.colour());
         Measures measures = new Measures(input, faults);
         if (input.kind() == ArticleKind.CORD) {
-            if (!materials.book().containsKey(String.valueOf(input.material()))) {
+            if (!known.contains(String.valueOf(input.material()))) {
                 faults.add(Fault.of("material", "article.material", String.valueOf(input.material())));
             }
             row.material = input.material();

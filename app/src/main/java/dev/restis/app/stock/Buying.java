@@ -252,9 +252,10 @@ class Buying {
                     used.computeIfAbsent(row.getLong(1), a -> new HashMap<>()).put(row.getInt(2), row.getLong(3));
                 });
         Map<Long, Usage> usages = new HashMap<>();
+        LocalDate today = LocalDate.now(clock);
         jdbc.sql("select article_id, min(received_on) from lot group by 1").query(row -> {
             LocalDate since = Objects.requireNonNull(row.getObject(2, LocalDate.class));
-            int weeks = (int) Math.min(WEEKS_BACK, ChronoUnit.WEEKS.between(since, LocalDate.now(clock)));
+            int weeks = (int) Math.min(WEEKS_BACK, ChronoUnit.WEEKS.between(since, today));
             Map<Integer, Long> byWeek = used.getOrDefault(row.getLong(1), Map.of());
             List<Long> weekly = new ArrayList<>();
             for (int week = 0; week < weeks; week++) {

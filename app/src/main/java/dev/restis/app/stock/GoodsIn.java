@@ -22,9 +22,13 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.RowMapper;
+import org.springframework.jdbc.core.SimplePropertyRowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -206,32 +210,45 @@ public class GoodsIn {
     /** The delivery notes that came last. */
     @Transactional(readOnly = true)
     List<NoteView> notes() {
-        return jdbc.sql("""
-                        select r.id, r.number, s.name, r.received_on, r.freight, r.who from receipt r
+        record Head(
+                long id,
+                String number,
+                @Nullable String supplier,
+                LocalDate receivedOn,
+                BigDecimal freight,
+                String who) {}
+        List<Head> heads = jdbc.sql("""
+                        select r.id, r.number, s.name as supplier, r.received_on, r.freight, r.who from receipt r
                         left join supplier s on s.id = r.supplier_id order by r.id desc limit ?
-                        """)
-                .param(MOST_SHOWN)
-                .query((row, n) -> {
-                    List<NoteLine> lines = lines(row.getLong("id"));
-                    BigDecimal freight = row.getBigDecimal("freight");
+                        """).param(MOST_SHOWN).query(Head.class).list();
+        Map<Long, List<NoteLine>> lines = lines(heads.stream().map(Head::id).toList());
+        return heads.stream()
+                .map(head -> {
+                    List<NoteLine> its = lines.getOrDefault(head.id(), List.of());
                     return new NoteView(
-                            row.getLong("id"),
-                            row.getString("number"),
-                            row.getString("name"),
-                            row.getObject("received_on", LocalDate.class),
-                            freight,
-                            lines.stream().map(NoteLine::price).reduce(freight, BigDecimal::add),
-                            row.getString("who"),
-                            lines);
+                            head.id(),
+                            head.number(),
+                            head.supplier(),
+                            head.receivedOn(),
+                            head.freight(),
+                            its.stream().map(NoteLine::price).reduce(head.freight(), BigDecimal::add),
+                            head.who(),
+                            its);
                 })
-                .list();
+                .toList();
     }
 
-    private List<NoteLine> lines(long receipt) {
-        return jdbc.sql("""
-                        select a.code, a.name, lot.code as lot, l.put_ups, l.quantity, l.price, l.freight
+    private Map<Long, List<NoteLine>> lines(List<Long> receipts) {
+        Map<Long, List<NoteLine>> lines = new HashMap<>();
+        RowMapper<NoteLine> line = new SimplePropertyRowMapper<>(NoteLine.class);
+        jdbc.sql("""
+                        select l.receipt_id, a.code, a.name, lot.code as lot, l.put_ups, l.quantity, l.price, l.freight
                         from receipt_line l join lot on lot.id = l.lot_id join article a on a.id = lot.article_id
-                        where l.receipt_id = ? order by l.id
-                        """).param(receipt).query(NoteLine.class).list();
+                        where l.receipt_id = any (?) order by l.id
+                        """).param(receipts.toArray(Long[]::new)).query(row -> {
+            lines.computeIfAbsent(row.getLong("receipt_id"), r -> new ArrayList<>())
+                    .add(line.mapRow(row, row.getRow()));
+        });
+        return lines;
     }
 }

@@ -12,10 +12,13 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.RowMapper;
+import org.springframework.jdbc.core.SimplePropertyRowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -180,35 +183,53 @@ class Purchases {
     }
 
     private List<PurchaseView> views(String which, List<Object> params) {
-        return jdbc.sql("""
+        record Head(
+                long id,
+                long supplierId,
+                String name,
+                BigDecimal minimum,
+                Instant at,
+                String who,
+                LocalDate expectedOn,
+                boolean open) {}
+        List<Head> heads =
+                jdbc.sql("""
                         select p.id, p.supplier_id, s.name, s.minimum, p.at, p.who, p.expected_on, p.closed_at is null as open
                         from purchase p join supplier s on s.id = p.supplier_id
-                        """ + which)
-                .params(params)
-                .query((row, n) -> {
-                    List<PurchaseLine> lines = lines(row.getLong("id"));
+                        """ + which).params(params).query(Head.class).list();
+        Map<Long, List<PurchaseLine>> lines = lines(heads.stream().map(Head::id).toList());
+        return heads.stream()
+                .map(head -> {
+                    List<PurchaseLine> its = lines.getOrDefault(head.id(), List.of());
                     return new PurchaseView(
-                            row.getLong("id"),
-                            row.getLong("supplier_id"),
-                            row.getString("name"),
-                            row.getBigDecimal("minimum"),
-                            row.getTimestamp("at").toInstant(),
-                            row.getString("who"),
-                            row.getObject("expected_on", LocalDate.class),
-                            row.getBoolean("open"),
-                            lines.stream().map(PurchaseLine::total).reduce(BigDecimal.ZERO, BigDecimal::add),
-                            lines);
+                            head.id(),
+                            head.supplierId(),
+                            head.name(),
+                            head.minimum(),
+                            head.at(),
+                            head.who(),
+                            head.expectedOn(),
+                            head.open(),
+                            its.stream().map(PurchaseLine::total).reduce(BigDecimal.ZERO, BigDecimal::add),
+                            its);
                 })
-                .list();
+                .toList();
     }
 
-    private List<PurchaseLine> lines(long purchase) {
-        return jdbc.sql("""
-                        select l.id, l.article_id, a.code as article_code, a.name, a.unit, l.quantity, l.price,
+    private Map<Long, List<PurchaseLine>> lines(List<Long> purchases) {
+        Map<Long, List<PurchaseLine>> lines = new HashMap<>();
+        RowMapper<PurchaseLine> line = new SimplePropertyRowMapper<>(PurchaseLine.class);
+        jdbc.sql("""
+                        select l.purchase_id, l.id, l.article_id, a.code as article_code, a.name, a.unit, l.quantity, l.price,
                                l.code, l.count, l.received, greatest(l.count - l.received, 0) as open,
                                l.price * greatest(l.count - l.received, 0) as open_price, l.price * l.count as total
-                        from purchase_line l join article a on a.id = l.article_id where l.purchase_id = ? order by a.code, l.id
-                        """).param(purchase).query(PurchaseLine.class).list();
+                        from purchase_line l join article a on a.id = l.article_id
+                        where l.purchase_id = any (?) order by a.code, l.id
+                        """).param(purchases.toArray(Long[]::new)).query(row -> {
+            lines.computeIfAbsent(row.getLong("purchase_id"), p -> new ArrayList<>())
+                    .add(line.mapRow(row, row.getRow()));
+        });
+        return lines;
     }
 
     /** What is bought and has not come, by article and the day it is expected. */

@@ -11,6 +11,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class ExactMoneyTest {
 
@@ -20,6 +22,16 @@ class ExactMoneyTest {
                 .containsExactly(new BigDecimal("0.0004"), new BigDecimal("0.0003"), new BigDecimal("0.0003"));
         assertThat(Shares.of(new BigDecimal("10"), List.of(0L, 0L)))
                 .containsExactly(new BigDecimal("5.0000"), new BigDecimal("5.0000"));
+        // Tenths of sevenths: 1 3/7, 2 6/7 and 5 5/7 units, and two units over.
+        assertThat(Shares.of(new BigDecimal("0.0010"), List.of(1L, 2L, 4L)))
+                .containsExactly(new BigDecimal("0.0001"), new BigDecimal("0.0003"), new BigDecimal("0.0006"));
+    }
+
+    /** Halves go to the even neighbour, so that many small cuts do not all err to one side. */
+    @ParameterizedTest
+    @CsvSource({"0.0001, 0.0000", "0.0003, 0.0002", "0.0005, 0.0002", "0.0007, 0.0004"})
+    void halfOfABalanceIsRoundedHalfEven(BigDecimal value, BigDecimal half) {
+        assertThat(new Balance(2, value).costOf(1)).isEqualByComparingTo(half);
     }
 
     @Test

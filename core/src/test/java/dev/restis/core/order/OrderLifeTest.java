@@ -38,6 +38,24 @@ class OrderLifeTest {
         assertThat(OrderLife.state(stage, progress)).isEqualTo(state);
     }
 
+    @ParameterizedTest
+    @CsvSource({
+        // pieces, planned, cut, made, dispatched -> what may be done with an accepted order
+        "3, 0, 0, 0, 0, CHANGE_PIECES CHANGE_HEAD PLAN CANCEL",
+        "3, 3, 0, 0, 0, CHANGE_PIECES CHANGE_HEAD CANCEL",
+        "3, 3, 1, 0, 0, CHANGE_PIECES CHANGE_HEAD CANCEL CANCEL_REST FINISH",
+        "3, 3, 3, 0, 0, CHANGE_PIECES CHANGE_HEAD CANCEL FINISH",
+        "3, 3, 2, 1, 0, CHANGE_PIECES CHANGE_HEAD CANCEL_REST FINISH DISPATCH",
+        "3, 3, 3, 3, 0, CHANGE_PIECES CHANGE_HEAD DISPATCH",
+        "3, 3, 3, 3, 3, ''"
+    })
+    void whatMayBeDoneFollowsFromThePieces(int pieces, int planned, int cut, int made, int dispatched, String allowed) {
+        OrderProgress progress = new OrderProgress(pieces, planned, cut, made, dispatched);
+        assertThat(OrderLife.allowed(OrderStage.ACCEPTED, progress))
+                .extracting(OrderAct::name)
+                .containsExactlyInAnyOrder(allowed.isEmpty() ? new String[0] : allowed.split(" "));
+    }
+
     @Test
     void piecesCannotBeFurtherThanTheOnesBeforeThem() {
         assertThatThrownBy(() -> new OrderProgress(3, 1, 2, 0, 0)).hasMessageContaining("3, 1, 2, 0, 0");
