@@ -160,9 +160,9 @@ class LongListsTest extends RestisTest {
                         """).query(Long.class).single();
         jdbc.sql("""
                         insert into order_line (order_id, number, pattern, pattern_version, hand_assumed, ease, units, quantity, note,
-                                kit, wearer, tapered, matching, making_s, wrist_um, set_up, gauge_um, cord_um, verdict)
+                                kit, wearer, tapered, matching, making_s, wrist_um, set_up, gauge_um, cord_um, verdict, open, open_due)
                         select :order, n, 'snake', 1, true, 'COMFORTABLE', 'METRIC', 2, '', false, 'ADULT', false, false, 60, 160000,
-                               'snake|' || (1000 + n %% 70), 2000000, 500000, 'GOOD'
+                               'snake|' || (1000 + n %% 70), 2000000, 500000, 'GOOD', 2, date '2031-01-01'
                         from generate_series(1, 200) n
                         """.replace("%%", "%")).param("order", order).update();
         jdbc.sql("""

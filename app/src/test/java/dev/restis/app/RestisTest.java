@@ -218,7 +218,8 @@ abstract class RestisTest {
     /** Takes orders out of the way of tests that plan whatever is open. */
     void forgetOrders(String which) {
         jdbc.sql("""
-                        with gone as (update customer_order set stage = 'CANCELLED', state = 'CANCELLED' where %s returning id)
+                        with gone as (update customer_order set stage = 'CANCELLED', state = 'CANCELLED' where %s returning id),
+                             shut as (update order_line set open = 0 where order_id in (select id from gone))
                         delete from article_reserved where order_id in (select id from gone)
                         """.formatted(which)).update();
     }

@@ -58,7 +58,7 @@ class StatementCountTest extends RestisTest {
         "/api/stock/ledger, 1",
         "/api/stock/receipts, 2",
         "/api/stock/purchases, 2",
-        "/api/stock/buy, 10",
+        "/api/stock/buy, 12",
         "/api/stock/suppliers, 1",
         "/api/stock/stocktakes, 1",
         "/api/patterns, 9",

@@ -13,11 +13,17 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.ApplicationContext;
 import org.springframework.http.HttpMethod;
+import org.springframework.test.util.ReflectionTestUtils;
 import tools.jackson.databind.JsonNode;
 
 /** Delivery notes, who sells what, what to buy, and stocktakes. */
 class SuppliesTest extends RestisTest {
+
+    @Autowired
+    private ApplicationContext context;
 
     private long article(String code) {
         return jdbc.sql("select id from article where code = ?")
@@ -98,6 +104,31 @@ class SuppliesTest extends RestisTest {
                 .body()
                 .path("id")
                 .asLong();
+    }
+
+    /** 7 m a week for eight weeks: the same habit whether the days that are over are summed or not. */
+    @Test
+    void whatAWeekUsesUpIsTheSameSummedOrNot() throws Exception {
+        addCord("USE2", "#3F5A44", "2 mm");
+        receive("USE2", "U-1", "200 m", "");
+        jdbc.sql("update lot set received_on = current_date - 56 where code = 'U-1'")
+                .update();
+        jdbc.sql("""
+                        insert into ledger (at, who, movement, holding_id, quantity, value, reason)
+                        select now() - d * interval '1 day', 'Tove', 'SELL', h.id, -1000000, -0.02, ''
+                        from holding h join lot on lot.id = h.lot_id cross join generate_series(0, 55) d where lot.code = 'U-1'
+                        """).update();
+        jdbc.sql("delete from usage_day").update();
+        jdbc.sql("update usage_summed set until = null").update();
+        assertThat(toBuy("USE2").path("weekly").asLong()).isEqualTo(7_000_000);
+        JsonNode before = toBuy("USE2");
+        ReflectionTestUtils.invokeMethod(context.getBean("usageDays"), "sum");
+        assertThat(jdbc.sql("select count(*) from usage_day where article_id = ?")
+                        .param(article("USE2"))
+                        .query(Long.class)
+                        .single())
+                .isBetween(54L, 56L);
+        assertThat(toBuy("USE2")).isEqualTo(before);
     }
 
     private JsonNode toBuy(String code) throws Exception {

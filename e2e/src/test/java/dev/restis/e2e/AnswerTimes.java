@@ -21,8 +21,7 @@ class AnswerTimes {
     void fromAChoiceToItsPicture() {
         try (Server server = new Server(true);
                 Browser browser = new Browser(server.address())) {
-            Page page = browser.open(ColorScheme.LIGHT, 1280, 800);
-            Browser.signIn(page, "Tove");
+            Page page = browser.signedIn("Tove", ColorScheme.LIGHT, 1280, 800);
             page.navigate("/orders/new?pattern=square-bar");
             page.locator("figure img").waitFor();
             measure(

@@ -12,7 +12,10 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /** Headless Chromium on one server; remembers every console error, failed request and request that leaves the machine. */
 final class Browser implements AutoCloseable {
@@ -28,6 +31,8 @@ final class Browser implements AutoCloseable {
     private final com.microsoft.playwright.Browser chromium;
     private final String address;
     private final List<String> troubles = new ArrayList<>();
+    /** What the browsers of those who signed in know, by their names. */
+    private final Map<String, String> remembered = new HashMap<>();
 
     Browser(String address) {
         // A loaded machine may take longer than the five seconds that are usual.
@@ -41,11 +46,31 @@ final class Browser implements AutoCloseable {
                         .setArgs(FLAGS));
     }
 
+    /** A page in a browser of its own that remembers nothing. */
     Page open(ColorScheme scheme, int width, int height) {
+        return open(scheme, width, height, null);
+    }
+
+    /** A page at the orders, of somebody who signed in: once, and is remembered. */
+    Page signedIn(String name, ColorScheme scheme, int width, int height) {
+        String known = remembered.get(name);
+        Page page = open(scheme, width, height, known);
+        if (known == null) {
+            signIn(page, name);
+            remembered.put(name, page.context().storageState());
+        } else {
+            page.navigate("/");
+            heading(page, "Orders");
+        }
+        return page;
+    }
+
+    private Page open(ColorScheme scheme, int width, int height, @Nullable String state) {
         BrowserContext context = chromium.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
                 .setColorScheme(scheme)
                 .setViewportSize(width, height)
                 .setBaseURL(address)
+                .setStorageState(state)
                 .setLocale("en-GB"));
         context.setDefaultTimeout(12_000);
         Page page = context.newPage();
@@ -78,6 +103,11 @@ final class Browser implements AutoCloseable {
         if (message.type().equals("error") && !expected) {
             troubles.add("console: " + message.text());
         }
+    }
+
+    /** Closes all pages: one that stands open goes on asking. */
+    void closePages() {
+        List.copyOf(chromium.contexts()).forEach(BrowserContext::close);
     }
 
     String address() {

@@ -101,8 +101,7 @@ class CuttingTest extends DemoTest {
 
         // A dead battery: on another device it goes on where it stopped; somebody else takes another spool.
         tove.close();
-        Page narrow = browser.open(ColorScheme.DARK, 390, 844);
-        Browser.signIn(narrow, "Tove");
+        Page narrow = browser.signedIn("Tove", ColorScheme.DARK, 390, 844);
         narrow.navigate(bench);
         assertThat(toGo(narrow, 0)).hasText(left);
         assertThat(bench(narrow)).containsText("cut");

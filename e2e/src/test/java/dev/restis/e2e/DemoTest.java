@@ -36,13 +36,12 @@ abstract class DemoTest {
 
     @AfterEach
     void nothingWentWrong() {
+        browser.closePages();
         assertThat(browser.troubles()).isEmpty();
     }
 
     Page signedIn(String name, ColorScheme scheme) {
-        Page page = browser.open(scheme, 1280, 800);
-        Browser.signIn(page, name);
-        return page;
+        return browser.signedIn(name, scheme, 1280, 800);
     }
 
     static void choose(Page page, String label, String option) {

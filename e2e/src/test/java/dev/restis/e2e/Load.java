@@ -6,6 +6,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -15,14 +16,17 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.IntFunction;
+import java.util.function.Supplier;
 
 /** Requests to one server at a steady pace; each is timed from when it was due, so that a jam counts in full. */
 final class Load {
 
     private static final int A_SECOND = 50;
-    private static final int WARM_UP = 500;
-    private static final int WARM_UP_S = 2;
-    private static final int SECONDS = 12;
+    private static final int WARM_UP = 100;
+    private static final int WARM_UP_S = 1;
+    private static final int SECONDS = 6;
+    /** One in so many requests of a mixture is an act. */
+    private static final int ONE_ACT_IN = 10;
 
     private static final int ACCEPTED = 202;
 
@@ -30,9 +34,19 @@ final class Load {
     private final HttpClient http =
             HttpClient.newBuilder().cookieHandler(cookies).build();
     private final String address;
+    private final String about;
+
+    /** Something that is done, with its body as JSON. */
+    record Act(String path, String body) {}
 
     Load(String address) throws Exception {
+        this(address, "");
+    }
+
+    /** @param about what stands before each figure */
+    Load(String address, String about) throws Exception {
         this.address = address;
+        this.about = about;
         ask("/api/session");
         post("/api/sign-in", "application/json", "{\"name\": \"Tove\", \"password\": \"harbour-lantern\"}".getBytes());
         ask("/api/session");
@@ -47,21 +61,28 @@ final class Load {
                 .body();
     }
 
-    /** Posts, and answers how long it took in milliseconds. */
-    double post(String path, String type, byte[] body) throws Exception {
+    private HttpRequest posting(String path, String type, byte[] body) {
         String token = cookies.getCookieStore().getCookies().stream()
                 .filter(c -> c.getName().equals("XSRF-TOKEN"))
                 .map(HttpCookie::getValue)
                 .findFirst()
                 .orElse("");
+        return request(path)
+                .header("Content-Type", type)
+                .header("X-XSRF-TOKEN", token)
+                .POST(HttpRequest.BodyPublishers.ofByteArray(body))
+                .build();
+    }
+
+    /** Posts JSON, and answers how long it took in milliseconds. */
+    double post(String path, String body) throws Exception {
+        return post(path, "application/json", body.getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** Posts, and answers how long it took in milliseconds. */
+    double post(String path, String type, byte[] body) throws Exception {
         long start = System.nanoTime();
-        HttpResponse<String> answer = http.send(
-                request(path)
-                        .header("Content-Type", type)
-                        .header("X-XSRF-TOKEN", token)
-                        .POST(HttpRequest.BodyPublishers.ofByteArray(body))
-                        .build(),
-                HttpResponse.BodyHandlers.ofString());
+        HttpResponse<String> answer = http.send(posting(path, type, body), HttpResponse.BodyHandlers.ofString());
         if (answer.statusCode() >= 400) {
             throw new AssertionError(path + " answered " + answer.statusCode() + ": " + answer.body());
         }
@@ -92,30 +113,48 @@ final class Load {
 
     /** Asks for {@code path} of 0, 1, 2 ..., {@value #A_SECOND} times a second, and prints median and p95. */
     void measure(String what, IntFunction<String> path) throws Exception {
-        List<Double> times = new ArrayList<>();
+        steadily(what, n -> request(path.apply(n)).build());
+    }
+
+    /** The same, but one in {@value #ONE_ACT_IN} is an act. */
+    void measureMixed(String what, IntFunction<String> path, Supplier<Act> acts) throws Exception {
+        steadily(what, n -> {
+            if (n % ONE_ACT_IN > 0) {
+                return request(path.apply(n)).build();
+            }
+            Act act = acts.get();
+            return posting(act.path(), "application/json", act.body().getBytes(StandardCharsets.UTF_8));
+        });
+    }
+
+    private void steadily(String what, IntFunction<HttpRequest> requests) throws Exception {
         List<CompletableFuture<Double>> answers = new ArrayList<>();
         long start = System.nanoTime();
         for (int n = 0; n < A_SECOND * (WARM_UP_S + SECONDS); n++) {
             long due = start + n * TimeUnit.SECONDS.toNanos(1) / A_SECOND;
             TimeUnit.NANOSECONDS.sleep(Math.max(0, due - System.nanoTime()));
-            String asked = path.apply(n);
-            answers.add(http.sendAsync(request(asked).build(), HttpResponse.BodyHandlers.ofByteArray())
+            HttpRequest asked = requests.apply(n);
+            answers.add(http.sendAsync(asked, HttpResponse.BodyHandlers.ofByteArray())
                     .thenApply(answer -> {
-                        if (answer.statusCode() != 200) {
-                            throw new AssertionError(asked + " answered " + answer.statusCode());
+                        if (answer.statusCode() >= 300) {
+                            throw new AssertionError(asked.uri() + " answered " + answer.statusCode());
                         }
                         return (System.nanoTime() - due) / 1e6;
                     }));
         }
+        List<Double> times = new ArrayList<>();
         for (CompletableFuture<Double> answer : answers.subList(A_SECOND * WARM_UP_S, answers.size())) {
             times.add(answer.get());
         }
         Collections.sort(times);
-        System.out.printf(
-                Locale.ROOT,
-                "%-44s median %4.0f ms, p95 %4.0f ms (bar: p95 60 ms at 50 a second)%n",
-                what,
-                times.get(times.size() / 2),
-                times.get((int) (times.size() * 0.95)));
+        tell(
+                "%-40s median %4.0f ms, p95 %4.0f ms (bar: p95 60 ms at 50 a second)",
+                what, times.get(times.size() / 2), times.get((int) (times.size() * 0.95)));
+    }
+
+    /** Prints a figure. */
+    @SuppressWarnings("AnnotateFormatMethod")
+    void tell(String format, Object... figures) {
+        System.out.println(about + String.format(Locale.ROOT, format, figures));
     }
 }

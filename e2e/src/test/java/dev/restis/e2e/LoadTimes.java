@@ -1,144 +1,203 @@
 package dev.restis.e2e;
 
+import java.io.IOException;
+import java.io.InputStream;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Iterator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.function.IntFunction;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Tag;
-import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.springframework.jdbc.core.simple.JdbcClient;
 
 /** Very much data, asked for at a steady pace; run by bin/restis bench, which prints the figures. */
 @Tag("bench")
 class LoadTimes {
 
-    private static final int ORDERS = 100_000;
     private static final int ROWS = 10_000;
     private static final List<String> WORDS =
-            List.of("snake", "snake oat", "customer 4711", "night tide", "marigold", "l-77", "l-99999", "ha");
+            List.of("snake", "snake oat", "customer 4711", "night tide", "marigold", "l-77", "l-999", "ha");
+    private static final List<String> CORDS = List.of("blue", "w0007", "green 2", "polyester", "red w0");
 
-    @Test
-    void orders() throws Exception {
+    /** Three sizes, or the one that is asked for. */
+    static IntStream sizes() {
+        Integer only = Integer.getInteger("restis.load.orders");
+        return only == null ? IntStream.of(1_000, 10_000, 100_000) : IntStream.of(only);
+    }
+
+    /** With half as many holdings and ten times as many movements. */
+    @ParameterizedTest
+    @MethodSource("sizes")
+    void orders(int orders) throws Exception {
         try (Server server = new Server(true)) {
-            fill(server);
-            Load load = new Load(server.address());
-            load.warmUp(n -> "/api/orders?query=" + coded(WORDS.get(n % WORDS.size())));
-            load.measure("100,000 orders, newest", n -> "/api/orders");
-            load.measure(
-                    "100,000 orders, found by words", n -> "/api/orders?query=" + coded(WORDS.get(n % WORDS.size())));
-            load.measure("100,000 orders, in work by day", n -> "/api/orders?states=ACCEPTED&sort=DUE");
-            load.measure(
-                    "100,000 orders, by customer and word",
-                    n -> "/api/orders?sort=CUSTOMER&query=" + coded(WORDS.get(n % WORDS.size())));
-            double seconds = load.post(
-                            "/api/orders/import?mode=ALL",
-                            "multipart/form-data; boundary=part",
-                            file().getBytes(StandardCharsets.UTF_8))
-                    / 1000;
+            server.sql(sql().formatted(orders));
+            Load load = new Load(server.address(), String.format(Locale.ROOT, "%,d orders, ", orders));
+            reads(load, server.jdbc());
+            acts(load, server.jdbc());
+            if (orders > ROWS) {
+                importing(load);
+            }
+            System.gc();
             System.out.printf(
-                    Locale.ROOT, "%-44s %4.1f s (bar: 20 s)%n", "import of 10,000 rows as 5,000 orders", seconds);
+                    Locale.ROOT,
+                    "%,d orders, memory in use after the load: %d MB of %d MB (bar: 512 MB)%n",
+                    orders,
+                    (Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory()) >> 20,
+                    Runtime.getRuntime().maxMemory() >> 20);
         }
     }
 
-    @Test
-    void stock() throws Exception {
-        try (Server server = new Server(true)) {
-            hang(server);
-            Load load = new Load(server.address());
-            List<String> words = List.of("blue", "w07", "green 2", "polyester", "w1199", "red w0");
-            load.warmUp(n -> "/api/stock/wall?size=20&each=6&query=" + coded(words.get(n % words.size())));
-            load.measure("50,000 holdings, the wall", n -> "/api/stock/wall?size=20&each=6");
-            load.measure(
-                    "50,000 holdings, found by words",
-                    n -> "/api/stock/wall?size=20&each=6&query=" + coded(words.get(n % words.size())));
-            load.measure(
-                    "50,000 holdings, near a colour",
-                    n -> "/api/stock/wall?size=20&each=6&near=%23"
-                            + String.format(Locale.ROOT, "%06x", n * 7919 % 0xFFFFFF));
-            load.measure(
-                    "1,000,000 movements, a holding's ledger",
-                    n -> "/api/stock/ledger?holding=" + (1000 + n * 37 % 40_000));
-            load.measure(
-                    "1,000,000 movements, a balance on a day",
-                    n -> "/api/stock/ledger/balance?until=2026-06-01&holding=" + (1000 + n * 37 % 40_000));
+    private static void reads(Load load, JdbcClient jdbc) throws Exception {
+        List<Long> ids = some(jdbc, "select id from customer_order where source = 'LOAD'");
+        List<Long> lists = some(jdbc, "select id from cut_list");
+        List<Long> holdings = some(jdbc, "select id from holding where label like 'W%'");
+        Map<String, IntFunction<String>> reads = new LinkedHashMap<>();
+        reads.put("newest", n -> "/api/orders");
+        reads.put("found by words", n -> "/api/orders?query=" + word(WORDS, n));
+        reads.put("in work by day", n -> "/api/orders?states=ACCEPTED&sort=DUE");
+        reads.put("by customer and word", n -> "/api/orders?sort=CUSTOMER&query=" + word(WORDS, n));
+        reads.put("one order", n -> "/api/orders/" + at(ids, n));
+        reads.put("plan", n -> "/api/plan");
+        reads.put("batches", n -> "/api/plan/batches");
+        reads.put("batches to cut", n -> "/api/cut/batches");
+        reads.put("a cut list", n -> "/api/cut/lists/" + at(lists, n));
+        reads.put("costs", n -> n % 3 == 0 ? "/api/costs" : n % 3 == 1 ? "/api/costs/totals" : "/api/costs/books");
+        reads.put("what to buy", n -> "/api/stock/buy");
+        reads.put("waste by month", n -> "/api/cut/waste?by=MONTH");
+        reads.put("waste by list", n -> "/api/cut/waste?by=BATCH");
+        reads.put("the wall", n -> "/api/stock/wall?size=20&each=6");
+        reads.put("the wall, by words", n -> "/api/stock/wall?size=20&each=6&query=" + word(CORDS, n));
+        reads.put(
+                "the wall, near a colour",
+                n -> "/api/stock/wall?size=20&each=6&near=%23"
+                        + String.format(Locale.ROOT, "%06x", n * 7919 % 0xFFFFFF));
+        reads.put("a holding's ledger", n -> "/api/stock/ledger?holding=" + at(holdings, n));
+        reads.put("a balance on a day", n -> "/api/stock/ledger/balance?until=2026-06-01&holding=" + at(holdings, n));
+        for (IntFunction<String> read : reads.values()) {
+            load.warmUp(read);
+        }
+        for (Map.Entry<String, IntFunction<String>> read : reads.entrySet()) {
+            load.measure(read.getKey(), read.getValue());
         }
     }
 
-    /** 1,200 articles in 12,000 lots on 50,000 holdings, each with a receipt and nineteen cuts. */
-    private static void hang(Server server) {
-        server.sql("""
-                set session_replication_role = replica;
-                insert into article (code, kind, unit, name, colour, material, diameter_um, keep_um)
-                    select 'W' || lpad(i::text, 4, '0'), 'CORD', 'METRE', (array['Blue', 'Green', 'Red', 'Grey', 'Gold'])[1 + i % 5] || ' ' || i,
-                           '#' || lpad(to_hex((i * 7919) % 16777216), 6, '0'), 'polyester', 2000, 300000
-                    from generate_series(1, 1200) i;
-                insert into lot (article_id, code, received_on)
-                    select a.id, 'L' || n, date '2026-01-01' + n from article a cross join generate_series(1, 10) n
-                    where a.code like 'W%';
-                insert into holding (lot_id, kind, label, shelf)
-                    select lot.id, case when n > 2 then 'REMNANT' else 'SPOOL' end, 'W' || lot.id || '-' || n, 'W' || lot.id % 40
-                    from lot cross join generate_series(1, 5) n where lot.code like 'L%' limit 50000;
-                insert into ledger (at, who, movement, holding_id, quantity, value, reason)
-                    select timestamptz '2026-01-01' + n * interval '9 days', 'Tove', case when n = 0 then 'RECEIVE' else 'CUT' end,
-                           h.id, case when n = 0 then 100000000 else -4000000 end, case when n = 0 then 15 else -0.6 end, ''
-                    from holding h cross join generate_series(0, 19) n where h.label like 'W%';
-                update holding h set quantity = 24000000, value = 3.6, full_quantity = 100000000 where label like 'W%';
-                update lot set quantity = s.quantity, value = s.value, received = s.full_quantity, paid = s.n * 15
-                    from (select lot_id, sum(quantity) as quantity, sum(value) as value, sum(full_quantity) as full_quantity,
-                                 count(*) as n from holding where label like 'W%' group by lot_id) s
-                    where s.lot_id = lot.id;
-                set session_replication_role = origin;
-                analyze;
-                """);
+    /** A long list and a short one are cut at the bench, and a whole list with parts is confirmed at once. */
+    private static void acts(Load load, JdbcClient jdbc) throws Exception {
+        long beads = id(jdbc, "select id from article where code = 'HB9'");
+        long cord = id(jdbc, "select id from article where code = 'NT2'");
+        load.post("/api/stock/receipts", """
+                {"lines": [{"article": %d, "lot": "LOAD", "putUps": 8, "each": "900 m", "price": "90.00", "units": "METRIC"},
+                           {"article": %d, "lot": "LOAD", "putUps": 1, "each": "5000", "price": "900.00", "units": "METRIC"}]}
+                """.formatted(cord, beads));
+        long brief = planned(load, jdbc, 6);
+        long lengthy = planned(load, jdbc, 1000);
+        ticks(load, jdbc, "a cut at the bench, short list", brief, 12);
+        ticks(load, jdbc, "a cut at the bench, long list", lengthy, 80);
+        load.measure("progress of a long list", n -> "/api/cut/lists/" + lengthy + "/progress");
+        Iterator<Step> steps = steps(jdbc, lengthy).iterator();
+        load.measureMixed("nine reads, one cut", n -> read(n, lengthy), () -> cut(lengthy, steps.next()));
+        long whole = planned(load, jdbc, 500);
+        double millis = load.post("/api/cut/lists/" + whole + "/confirm", "");
+        load.tell("%-40s %5.1f s (bar: 5 s)", "500 pieces with parts are confirmed", millis / 1000);
     }
 
-    private static String coded(String text) {
-        return URLEncoder.encode(text, StandardCharsets.UTF_8);
+    private static String read(int n, long list) {
+        return switch (n % 9) {
+            case 0 -> "/api/orders";
+            case 1 -> "/api/orders?query=" + word(WORDS, n);
+            case 2 -> "/api/plan";
+            case 3 -> "/api/stock/wall?size=20&each=6";
+            case 4 -> "/api/costs";
+            case 5 -> "/api/cut/batches";
+            default -> "/api/cut/lists/" + list + "/progress";
+        };
     }
 
-    /** Copies of the demo's lines, one an order; one in twenty is still open. */
-    private static void fill(Server server) {
-        server.sql("""
-                create temp table model as select row_number() over (order by id) - 1 as n, * from order_line;
-                insert into customer_order (source, reference, customer, due, created_at, created_by, stage, state, pieces, planned,
-                        cut, made, dispatched, search, making_left_s)
-                    select 'LOAD', 'L-' || i, 'Customer ' || i %% 9000, date '2026-01-01' + i %% 400,
-                           timestamptz '2026-01-01' + i * interval '1 minute', 'Tove', 'ACCEPTED',
-                           case when i %% 20 = 0 then 'ACCEPTED' else 'DISPATCHED' end, m.quantity, 0,
-                           case when i %% 20 = 0 then 0 else m.quantity end, case when i %% 20 = 0 then 0 else m.quantity end,
-                           case when i %% 20 = 0 then 0 else m.quantity end,
-                           lower('L-' || i || ' customer ' || i %% 9000 || ' ' || m.pattern || ' ' || m.note || ' ' || (
-                               select string_agg(a.code || ' ' || a.name, ' ') from order_line_colour c
-                               join article a on a.id = c.article_id where c.line_id = m.id)),
-                           case when i %% 20 = 0 then m.making_s * m.quantity else 0 end
-                    from generate_series(1, %1$d) i join model m on m.n = i %% (select count(*) from model) order by i;
-                create temp table made as
-                    select o.id as order_id, m.id as model, nextval(pg_get_serial_sequence('order_line', 'id')) as id
-                    from customer_order o join model m
-                        on m.n = cast(substr(o.reference, 3) as int) %% (select count(*) from model)
-                    where o.source = 'LOAD';
-                insert into order_line (id, order_id, number, pattern, pattern_version, size_name, wrist_um, hand_um, hand_assumed,
-                        ease, length_um, units, quantity, note, kit, wearer, tapered, matching, making_s)
-                    select d.id, d.order_id, 1, m.pattern, m.pattern_version, m.size_name, m.wrist_um, m.hand_um, m.hand_assumed,
-                           m.ease, m.length_um, m.units, m.quantity, m.note, m.kit, m.wearer, m.tapered, m.matching, m.making_s
-                    from made d join order_line m on m.id = d.model;
-                insert into order_line_colour (line_id, slot, article_id)
-                    select d.id, c.slot, c.article_id from made d join order_line_colour c on c.line_id = d.model;
-                insert into order_line_part (line_id, slot, article_id, count)
-                    select d.id, p.slot, p.article_id, p.count from made d join order_line_part p on p.line_id = d.model;
-                insert into order_line_need (line_id, article_id, quantity)
-                    select d.id, n.article_id, n.quantity from made d join order_line_need n on n.line_id = d.model;
-                insert into batch (name, created_at, created_by) values ('Load', now(), 'Tove');
-                insert into piece (line_id, number, batch_id, cut_at, made_at, dispatched_at)
-                    select l.id, n, case when o.dispatched > 0 then (select id from batch where name = 'Load') end,
-                           case when o.dispatched > 0 then now() end, case when o.dispatched > 0 then now() end,
-                           case when o.dispatched > 0 then now() end
-                    from made d join order_line l on l.id = d.id join customer_order o on o.id = d.order_id
-                        cross join generate_series(1, l.quantity) n;
-                insert into article_reserved (order_id, article_id, batch_id, quantity)
-                    select n.order_id, n.article_id, n.batch_id, n.quantity
-                    from article_needed n join customer_order o on o.id = n.order_id where o.source = 'LOAD';
-                analyze;
-                """.formatted(ORDERS));
+    /** A cut list for so many pieces with a bead each. */
+    private static long planned(Load load, JdbcClient jdbc, int pieces) throws Exception {
+        load.post("/api/orders", """
+                {"customer": "Load", "lines": [{"quantity": %d, "choices":
+                 {"pattern": "square-bar", "wrist": "16 cm", "colours": ["NT2", "NT2"],
+                  "parts": {"bead": {"article": "HB9"}}, "units": "METRIC"}}]}
+                """.formatted(pieces));
+        long line = id(jdbc, "select max(id) from order_line");
+        double batch =
+                load.post("/api/plan/batches", "{\"picks\": [{\"line\": %d, \"count\": %d}]}".formatted(line, pieces));
+        double list =
+                load.post("/api/cut/lists", "{\"batches\": [%d]}".formatted(id(jdbc, "select max(id) from batch")));
+        load.tell(
+                "%-40s %5.1f s to make the batch, %.1f s to plan its cuts (bar: none)",
+                pieces + " pieces", batch / 1000, list / 1000);
+        return id(jdbc, "select max(id) from cut_list");
+    }
+
+    private record Step(long spool, long id) {}
+
+    private static List<Step> steps(JdbcClient jdbc, long list) {
+        return jdbc.sql("""
+                        select s.id as spool, t.id from cut_spool s join cut_step t on t.cut_spool_id = s.id
+                        where s.cut_list_id = ? and t.done_at is null order by s.number, t.number
+                        """).param(list).query(Step.class).list();
+    }
+
+    private static Load.Act cut(long list, Step step) {
+        return new Load.Act(
+                "/api/cut/lists/" + list + "/spools/" + step.spool() + "/cuts",
+                "{\"steps\": [%d]}".formatted(step.id()));
+    }
+
+    private static void ticks(Load load, JdbcClient jdbc, String what, long list, int cuts) throws Exception {
+        List<Step> steps = steps(jdbc, list);
+        List<Double> times = new ArrayList<>();
+        for (Step step : steps.subList(0, Math.min(cuts, steps.size() - 1))) {
+            Load.Act act = cut(list, step);
+            times.add(load.post(act.path(), act.body()));
+        }
+        Collections.sort(times);
+        load.tell(
+                "%-40s median %4.0f ms, p95 %4.0f ms over %d strands to cut (bar: 60 ms)",
+                what, times.get(times.size() / 2), times.get((int) (times.size() * 0.95)), steps.size());
+    }
+
+    private static void importing(Load load) throws Exception {
+        double millis = load.post(
+                "/api/orders/import?mode=ALL",
+                "multipart/form-data; boundary=part",
+                file().getBytes(StandardCharsets.UTF_8));
+        load.tell("%-40s %5.1f s (bar: 20 s)", "10,000 rows come in as 5,000 orders", millis / 1000);
+    }
+
+    private static String sql() throws IOException {
+        try (InputStream text = LoadTimes.class.getResourceAsStream("load.sql")) {
+            return new String(Objects.requireNonNull(text).readAllBytes(), StandardCharsets.UTF_8);
+        }
+    }
+
+    private static List<Long> some(JdbcClient jdbc, String ids) {
+        return jdbc.sql("select id from (" + ids + ") x order by md5(id::text) limit 400")
+                .query(Long.class)
+                .list();
+    }
+
+    private static long at(List<Long> ids, int n) {
+        return ids.get(n % ids.size());
+    }
+
+    private static long id(JdbcClient jdbc, String sql) {
+        return jdbc.sql(sql).query(Long.class).single();
+    }
+
+    private static String word(List<String> words, int n) {
+        return URLEncoder.encode(words.get(n % words.size()), StandardCharsets.UTF_8);
     }
 
     private static String file() {

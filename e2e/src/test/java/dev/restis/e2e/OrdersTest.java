@@ -21,8 +21,7 @@ class OrdersTest extends DemoTest {
     @ParameterizedTest
     @ValueSource(ints = {1280, 390})
     void anOrderIsWrittenInALineAndItsUnclearWordChosen(int width) {
-        Page page = browser.open(ColorScheme.LIGHT, width, 844);
-        Browser.signIn(page, "Tove");
+        Page page = browser.signedIn("Tove", ColorScheme.LIGHT, width, 844);
         page.getByLabel("Write an order").fill("2 spiral 12cm brine chalk rg25 for Ferry house");
         assertThat(page.getByText("Which is “spiral”?")).isVisible();
         page.getByRole(AriaRole.BUTTON, named("(spiral-fob)")).click();
@@ -39,8 +38,7 @@ class OrdersTest extends DemoTest {
     @ParameterizedTest
     @ValueSource(ints = {1280, 390})
     void anOrderIsChosenInTheFormBesideItsPicture(int width) {
-        Page page = browser.open(ColorScheme.LIGHT, width, 844);
-        Browser.signIn(page, "Tove");
+        Page page = browser.signedIn("Tove", ColorScheme.LIGHT, width, 844);
         page.navigate("/orders/new?pattern=square-bar");
         page.getByLabel("Customer").fill("Form " + width);
         Locator picture = page.locator("figure img");
@@ -58,8 +56,7 @@ class OrdersTest extends DemoTest {
     @ParameterizedTest
     @ValueSource(ints = {1280, 390})
     void aGroupIsPastedAndEverybodyIsALine(int width) {
-        Page page = browser.open(ColorScheme.DARK, width, 844);
-        Browser.signIn(page, "Bram");
+        Page page = browser.signedIn("Bram", ColorScheme.DARK, width, 844);
         page.navigate("/orders/group");
         page.getByLabel("Customer").fill("Lower Lock Rowing Club");
         page.getByLabel("People and their sizes").fill("Runa\t16.5\nSefa\nWouter; XL");
@@ -75,8 +72,7 @@ class OrdersTest extends DemoTest {
     @ParameterizedTest
     @ValueSource(ints = {1280, 390})
     void aShopsFileIsMappedMendedAndItsChangesAccepted(int width) {
-        Page page = browser.open(ColorScheme.LIGHT, width, 844);
-        Browser.signIn(page, "Tove");
+        Page page = browser.signedIn("Tove", ColorScheme.LIGHT, width, 844);
         page.navigate("/orders/import");
         String order = "Q-" + width;
         drop(page, order, "two");
@@ -124,8 +120,7 @@ class OrdersTest extends DemoTest {
                 .inheritIO()
                 .start();
         assertThat(shop.waitFor()).isZero();
-        Page page = browser.open(ColorScheme.LIGHT, width, 844);
-        Browser.signIn(page, "Bram");
+        Page page = browser.signedIn("Bram", ColorScheme.LIGHT, width, 844);
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Look at them"))
                 .click();
         Locator changed = page.locator(".panel", new Page.LocatorOptions().setHasText("T" + width + "-013"));

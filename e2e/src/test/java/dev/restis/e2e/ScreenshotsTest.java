@@ -20,8 +20,7 @@ class ScreenshotsTest {
     void takeThemAll() {
         try (Server server = new Server(true);
                 Browser browser = new Browser(server.address())) {
-            Page page = browser.open(ColorScheme.LIGHT, 1280, 800);
-            Browser.signIn(page, "Tove");
+            Page page = browser.signedIn("Tove", ColorScheme.LIGHT, 1280, 800);
             shoot(page, "/orders/new", "new-order");
             shoot(page, "/patterns", "patterns");
             shoot(page, "/patterns/falls-tab", "pattern");
@@ -47,8 +46,7 @@ class ScreenshotsTest {
                             .setTimeout(60_000));
             shoot(page, "cut");
             String list = page.url();
-            Page phone = browser.open(ColorScheme.LIGHT, 390, 844);
-            Browser.signIn(phone, "Bram");
+            Page phone = browser.signedIn("Bram", ColorScheme.LIGHT, 390, 844);
             phone.navigate(list);
             shoot(phone, "cut-narrow");
             page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Cut at the bench"))
@@ -71,8 +69,7 @@ class ScreenshotsTest {
             shoot(page, "/stock", "stock");
             shoot(page, "/stock/articles/HB9", "article");
             shoot(page, "/stock/buy", "buy");
-            Page dark = browser.open(ColorScheme.DARK, 1280, 800);
-            Browser.signIn(dark, "Tove");
+            Page dark = browser.signedIn("Tove", ColorScheme.DARK, 1280, 800);
             shoot(dark, "/orders/1", "order-dark");
         }
     }

@@ -16,6 +16,8 @@ import java.util.Map;
 import java.util.stream.Stream;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /** A Restis of its own on a free port and an empty database. */
 final class Server implements AutoCloseable {
@@ -46,6 +48,10 @@ final class Server implements AutoCloseable {
 
     String address() {
         return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+    }
+
+    JdbcClient jdbc() {
+        return JdbcClient.create(new DriverManagerDataSource(database.url(), database.user(), database.password()));
     }
 
     /** Fills the database behind the application's back. */

@@ -78,8 +78,7 @@ class StockTest extends DemoTest {
                                 .PUT(HttpRequest.BodyPublishers.ofString("136000"))
                                 .build(),
                         HttpResponse.BodyHandlers.discarding());
-        Page page = browser.open(ColorScheme.LIGHT, 390, 844);
-        Browser.signIn(page, "Bram");
+        Page page = browser.signedIn("Bram", ColorScheme.LIGHT, 390, 844);
         page.navigate("/stock/count");
         page.getByLabel("Article’s code").fill("li2");
         page.getByLabel("Keep what is expected secret").check();

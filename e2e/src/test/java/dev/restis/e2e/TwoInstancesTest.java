@@ -23,7 +23,9 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
@@ -39,6 +41,8 @@ import tools.jackson.databind.json.JsonMapper;
 class TwoInstancesTest {
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    private static final int FIRST_PORT = 8640;
 
     private static LocalPostgres server;
     private static Database database;
@@ -74,8 +78,9 @@ class TwoInstancesTest {
                     .put(
                             "RESTIS_DATABASE_PASSWORD_FILE",
                             folder.resolve("password").toString());
-            process = builder.start();
             Path written = home.resolve("address");
+            Files.deleteIfExists(written);
+            process = builder.start();
             await(
                     Duration.ofMinutes(2),
                     () -> Files.exists(written) && !read(written).isBlank());
@@ -111,7 +116,16 @@ class TwoInstancesTest {
             return tell(at, path, "application/json", body);
         }
 
+        int put(Instance at, String path, String body) throws Exception {
+            return send(at, path, "application/json", body, "PUT").statusCode();
+        }
+
         HttpResponse<String> tell(Instance at, String path, String type, String body) throws Exception {
+            return send(at, path, type, body, "POST");
+        }
+
+        private HttpResponse<String> send(Instance at, String path, String type, String body, String method)
+                throws Exception {
             String token = cookies.getCookieStore().getCookies().stream()
                     .filter(c -> c.getName().equals("XSRF-TOKEN"))
                     .map(HttpCookie::getValue)
@@ -122,7 +136,7 @@ class TwoInstancesTest {
                             .timeout(Duration.ofMinutes(1))
                             .header("Content-Type", type)
                             .header("X-XSRF-TOKEN", token)
-                            .POST(HttpRequest.BodyPublishers.ofString(body))
+                            .method(method, HttpRequest.BodyPublishers.ofString(body))
                             .build(),
                     HttpResponse.BodyHandlers.ofString());
         }
@@ -181,7 +195,7 @@ class TwoInstancesTest {
         server = LocalPostgres.start(folder.resolve("database"), Durability.FORGETFUL);
         database = server.database();
         Files.writeString(folder.resolve("password"), database.password());
-        first = new Instance("first", 8640);
+        first = new Instance("first", FIRST_PORT);
         await(Duration.ofMinutes(1), () -> count("select count(*) from customer_order") > 3);
         second = new Instance("second", 8660);
     }
@@ -228,6 +242,119 @@ class TwoInstancesTest {
                 .isEqualTo("Tove");
         importsAtOnce(tove);
         plansAtOnce(tove);
+        killedAmidPlanning(tove);
+        killedAmidCutting(tove);
+        killedAmidAnImport(tove);
+        assertThat(new Verification(jdbc()).differences()).isEmpty();
+        overtaken(tove);
+    }
+
+    /** The first is killed while it plans and while it looks for something better: the second does both. */
+    private static void killedAmidPlanning(Visitor tove) throws Exception {
+        JsonNode weights = tove.read(second, "/api/cut/weights");
+        assertThat(tove.put(second, "/api/cut/weights", """
+                        {"leftoverPercent": 80, "handling": "0.01", "ageing": "0.02", "seconds": 3, "revision": %d}
+                        """.formatted(
+                                weights.path("revision").asInt())))
+                .isEqualTo(200);
+        long batch = batch(tove, second, "PLAN", 300);
+        CompletableFuture<Long> cutOff = CompletableFuture.supplyAsync(() -> planned(tove, first, batch));
+        await(
+                Duration.ofSeconds(20),
+                () -> cutOff.isDone()
+                        || count(
+                                        "select count(*) from pg_stat_activity where state = 'active' and query like '%holding%'")
+                                > 0);
+        first.kill();
+        assertThat(count("select count(*) from cut_list_batch where batch_id = " + batch))
+                .as("a plan is there or not, and not half of one")
+                .isLessThanOrEqualTo(1);
+        long list = planned(tove, second, batch);
+        await(
+                Duration.ofSeconds(40),
+                () -> count("select count(*) from job where kind = 'cut-plan' and state in ('WAITING', 'RUNNING')")
+                        == 0);
+        assertThat(count("select count(*) from cut_list_batch where batch_id = " + batch))
+                .isEqualTo(1);
+        assertThat(count("""
+                select count(*) from strand n join piece p on p.id = n.piece_id
+                    left join cut_step t on t.strand_id = n.id where t.id is null and p.batch_id = %d
+                      and not exists (select 1 from cut_waiting w where w.piece_id = p.id)
+                      and not exists (select 1 from cut_trimming r where r.strand_id = n.id)
+                """.formatted(batch)))
+                .as("every strand of list %d is planned", list)
+                .isZero();
+        assertThat(new Verification(jdbc()).differences()).isEmpty();
+        first = new Instance("first", FIRST_PORT);
+    }
+
+    /** Two benches cut one list; the first is killed amid its cuts, and the second takes its spool and goes on. */
+    private static void killedAmidCutting(Visitor tove) throws Exception {
+        long list = count("select max(id) from cut_list where confirmed_at is null");
+        List<Long> spools = jdbc().sql("""
+                        select s.id from cut_spool s join cut_step t on t.cut_spool_id = s.id
+                        where s.cut_list_id = ? and t.kind = 'STRAND' group by s.id order by count(*) desc limit 2
+                        """).param(list).query(Long.class).list();
+        Set<Long> answered = ConcurrentHashMap.newKeySet();
+        Instance killed = first;
+        CompletableFuture<Void> bench = CompletableFuture.runAsync(() -> {
+            while (cutNext(tove, killed, list, spools.get(0), answered)) {}
+        });
+        await(Duration.ofSeconds(30), () -> answered.size() > 4);
+        first.kill();
+        bench.join();
+        long before = answered.size();
+        String spool = "/api/cut/lists/" + list + "/spools/" + spools.get(0);
+        assertThat(tove.tell(second, spool + "/take", "{\"over\": true}").statusCode())
+                .isEqualTo(204);
+        for (int n = 0; n < 3; n++) {
+            assertThat(cutNext(tove, second, list, spools.get(0), answered)).isTrue();
+        }
+        assertThat(answered).hasSize((int) before + 3);
+        for (long step : answered) {
+            assertThat(count("select count(*) from ledger where movement = 'CUT' and cut_step_id = " + step))
+                    .as("step %d is booked once", step)
+                    .isEqualTo(1);
+        }
+        assertThat(new Verification(jdbc()).differences()).isEmpty();
+        first = new Instance("first", FIRST_PORT);
+    }
+
+    /** Cuts the next strand of a spool; answers whether the instance said so. */
+    private static boolean cutNext(Visitor tove, Instance at, long list, long spool, Set<Long> answered) {
+        long step = count("""
+                select id from cut_step where cut_spool_id = %d and done_at is null order by number limit 1
+                """.formatted(spool));
+        try {
+            int status = tove.tell(
+                            at,
+                            "/api/cut/lists/" + list + "/spools/" + spool + "/cuts",
+                            "{\"steps\": [%d]}".formatted(step))
+                    .statusCode();
+            return status == 204 && answered.add(step);
+        } catch (Exception gone) {
+            // What was not answered may be done or not; only halves are wrong.
+            return false;
+        }
+    }
+
+    private static long batch(Visitor tove, Instance at, String prefix, int pieces) throws Exception {
+        long cord = count("select id from article where code = 'NT2'");
+        tove.made(at, "/api/stock/receipts", """
+                {"lines": [{"article": %d, "lot": "%s", "putUps": 6, "each": "300 m", "price": "30.00", "units": "METRIC"}]}
+                """.formatted(cord, prefix));
+        tove.made(at, "/api/orders", """
+                {"customer": "%s", "lines": [{"quantity": %d, "choices":
+                 {"pattern": "snake", "wrist": "16 cm", "colours": ["NT2", "NT2"], "units": "METRIC"}}]}
+                """.formatted(prefix, pieces));
+        return tove.made(
+                at,
+                "/api/plan/batches",
+                "{\"picks\": [{\"line\": %d, \"count\": %d}]}"
+                        .formatted(count("select max(id) from order_line"), pieces));
+    }
+
+    private static void killedAmidAnImport(Visitor tove) throws Exception {
         Instance killed = first;
         long job = tove.importing(first, "KILLED", 4000);
         await(
@@ -242,8 +369,6 @@ class TwoInstancesTest {
                         + " where o.reference like 'KILLED-%'"))
                 .as("nothing twice")
                 .isEqualTo(4000);
-        assertThat(new Verification(jdbc()).differences()).isEmpty();
-        overtaken(tove);
     }
 
     /** The same file at both: one takes it, the other finds it taken. */

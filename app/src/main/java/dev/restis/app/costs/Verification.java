@@ -105,6 +105,17 @@ public final class Verification {
                                  + (select coalesce(sum(waste_alone), 0) from cut_list) as borne) w
                 where w.thrown <> w.borne
                 """);
+        checks.put("sums of waste of each cut list", """
+                select 'cut list ' || c.id || ' keeps ' || k.sums || ', its cuts come to ' || n.sums
+                from cut_list c
+                    left join lateral (select array_agg((w.article_id, w.day, w.used_um, w.cut_um, w.scrap_um, w.scrap_value, w.made,
+                                           w.made_um, w.remnants, w.remnants_um)::text order by w.article_id, w.day)::text as sums
+                                       from cut_waste w where w.cut_list_id = c.id) k on true
+                    left join lateral (select array_agg((w.article_id, w.day, w.used_um, w.cut_um, w.scrap_um, w.scrap_value, w.made,
+                                           w.made_um, w.remnants, w.remnants_um)::text order by w.article_id, w.day)::text as sums
+                                       from cut_waste_now w where w.cut_list_id = c.id) n on true
+                where c.summed and k.sums is distinct from n.sums
+                """);
         checks.put("strands that are cut", """
                 select 'strand ' || t.strand_id || ' is cut but ' || coalesce(l.quantity, 0) || ' of it left the shelves'
                 from cut_step t join strand n on n.id = t.strand_id
@@ -126,6 +137,15 @@ public final class Verification {
                           from order_line l left join piece p on p.line_id = l.id group by l.order_id) c on c.order_id = o.id
                 where (o.pieces, o.planned, o.cut, o.made, o.dispatched)
                       is distinct from (c.pieces, c.planned, c.cut, c.made, c.dispatched)
+                """);
+        checks.put("open pieces of each line", """
+                select 'line ' || l.id || ' keeps ' || l.open || ' open pieces for ' || l.open_due || '; it has ' || c.open || ' for ' || c.due
+                from order_line l
+                    join (select l.id, coalesce(o.due, '9999-12-31') as due,
+                                 case when o.stage = 'ACCEPTED' then count(p.id) filter (where p.batch_id is null) else 0 end as open
+                          from customer_order o join order_line l on l.order_id = o.id left join piece p on p.line_id = l.id
+                          group by l.id, o.id) c on c.id = l.id
+                where l.open <> c.open or l.open > 0 and l.open_due <> c.due
                 """);
         checks.put("what is promised", """
                 select 'order ' || o.reference || ' is promised ' || coalesce(r.quantity, 0) || ' of ' || a.code || ', it needs '

@@ -57,6 +57,8 @@ class CutList {
     private BigDecimal wasteAlone = BigDecimal.ZERO;
     /** Counts whatever is done to it, so that whoever looked before can tell. */
     private int revision;
+    /** Whether where its cord went is kept as it is now. */
+    private boolean summed;
 
     @ElementCollection
     @CollectionTable(name = "cut_list_batch", joinColumns = @JoinColumn(name = "cut_list_id"))
@@ -150,6 +152,7 @@ class CutList {
 
     void touched() {
         revision++;
+        summed = false;
     }
 
     List<CutSpool> spools() {

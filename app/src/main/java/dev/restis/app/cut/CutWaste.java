@@ -3,10 +3,7 @@ package dev.restis.app.cut;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.sql.Types;
-import java.time.Clock;
 import java.time.LocalDate;
-import java.time.OffsetDateTime;
-import java.time.ZoneId;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -19,22 +16,26 @@ class CutWaste {
 
     /** What a row of the report stands for. */
     enum By {
-        ARTICLE("w.article_id", "min(w.code)", "min(w.name)", "min(w.colour)"),
-        MONTH("w.month", "w.month", "''", "''"),
-        BATCH("w.cut_list_id", """
+        ARTICLE("article_id", "a.code", "a.name", "a.colour", "sum(s.cut_um) desc, 1"),
+        MONTH("day", "to_char(s.part, 'YYYY-MM')", "''", "''", "1 desc"),
+        BATCH("cut_list_id", """
                 (select string_agg(b.name, ', ' order by b.id) from cut_list_batch cb
-                 join batch b on b.id = cb.batch_id where cb.cut_list_id = w.cut_list_id)""", "''", "''");
+                 join batch b on b.id = cb.batch_id where cb.cut_list_id = s.part)""", "''", "''", "s.part desc");
 
-        private final String key;
+        /** What is added up first: of very many sums that few must be named. */
+        private final String part;
+
         private final String label;
         private final String name;
         private final String colour;
+        private final String order;
 
-        By(String key, String label, String name, String colour) {
-            this.key = key;
+        By(String part, String label, String name, String colour, String order) {
+            this.part = part;
             this.label = label;
             this.name = name;
             this.colour = colour;
+            this.order = order;
         }
     }
 
@@ -49,7 +50,7 @@ class CutWaste {
      * @param scrapPercent of all that came off
      * @param scrapValue in the house's currency
      * @param remnantsMade pieces of cord kept; their length in {@code remnantsMadeUm}
-     * @param remnantsUsed remnants that strands were cut from; {@code remnantsUsedUm} is what was cut from them
+     * @param remnantsUsed remnants that strands were cut from, once for each list and day; {@code remnantsUsedUm} is what was cut from them
      * @param gapPercent how far the plan was from the best at most; of lists only
      */
     record WasteRow(
@@ -70,15 +71,13 @@ class CutWaste {
 
     private static final String GAP = """
             (select case when c.bound > 0 then greatest(0, (c.cost / c.bound - 1) * 100) end
-             from cut_list c where c.id = w.cut_list_id)""";
+             from cut_list c where c.id = s.part)""";
 
     private static final int MOST_ROWS = 500;
 
     private final JdbcClient jdbc;
-    private final Clock clock;
 
-    CutWaste(JdbcClient jdbc, Clock clock) {
-        this.clock = clock;
+    CutWaste(JdbcClient jdbc) {
         this.jdbc = jdbc;
     }
 
@@ -90,42 +89,41 @@ class CutWaste {
      */
     @Transactional(readOnly = true)
     public List<WasteRow> rows(By by, @Nullable LocalDate from, @Nullable LocalDate to) {
-        ZoneId zone = clock.getZone();
+        Long[] unsummed = jdbc.sql("select id from cut_list where not summed")
+                .query(Long.class)
+                .list()
+                .toArray(Long[]::new);
         return jdbc.sql("""
                         with w as (
-                            select t.id, to_char(t.done_at at time zone :zone, 'YYYY-MM') as month, s.cut_list_id, h.id as holding_id, h.kind, lot.article_id, a.code, a.name,
-                                   a.colour, n.used_um,
-                                   coalesce(-sum(g.quantity) filter (where g.movement in ('CUT', 'RETURN')), 0) as cut_um,
-                                   coalesce(-sum(g.quantity) filter (where g.movement = 'BIN'), 0) as scrap_um,
-                                   coalesce(-sum(g.value) filter (where g.movement = 'BIN'), 0) as scrap_value,
-                                   coalesce(-sum(g.quantity) filter (where g.movement = 'SPLIT' and g.holding_id = s.holding_id), 0)
-                                       as kept_um
-                            from cut_step t join cut_spool s on s.id = t.cut_spool_id join holding h on h.id = s.holding_id
-                                join lot on lot.id = h.lot_id join article a on a.id = lot.article_id
-                                join ledger g on g.cut_step_id = t.id left join strand n on n.id = t.strand_id
-                            where t.done_at is not null
-                                  and t.done_at >= coalesce(cast(:from as timestamptz), '-infinity')
-                                  and t.done_at < coalesce(cast(:until as timestamptz), 'infinity')
-                            group by t.id, s.id, h.id, lot.id, a.id, n.id)
+                            select k.* from cut_waste k where k.cut_list_id <> all (:unsummed)
+                                and k.day between coalesce(:from, '-infinity') and coalesce(:to, 'infinity')
+                            union all
+                            select n.* from cut_waste_now n where n.cut_list_id = any (:unsummed)
+                                and n.day between coalesce(:from, '-infinity') and coalesce(:to, 'infinity')),
+                        s as (
+                            select w.%s as part, sum(w.used_um) as used_um, sum(w.cut_um) as cut_um, sum(w.scrap_um) as scrap_um,
+                                   sum(w.scrap_value) as scrap_value, sum(w.made) as made, sum(w.made_um) as made_um,
+                                   sum(w.remnants) as remnants, sum(w.remnants_um) as remnants_um
+                            from w group by 1)
                         select %s as label, %s as name, %s as colour, %s as list,
-                               sum(case when w.cut_um > 0 then coalesce(w.used_um, w.cut_um) else 0 end) as used_um,
-                               sum(w.cut_um) as cut_um, sum(w.scrap_um) as scrap_um, sum(w.scrap_value) as scrap_value,
-                               count(*) filter (where w.kept_um > 0) as made, sum(w.kept_um) as made_um,
-                               count(distinct w.holding_id) filter (where w.cut_um > 0 and w.kind in ('REMNANT', 'CUT')) as used,
-                               coalesce(sum(w.cut_um) filter (where w.kind in ('REMNANT', 'CUT')), 0) as remnants_um,
-                               %s as gap
-                        from w group by %s having sum(w.cut_um) + sum(w.scrap_um) > 0 order by %s limit :most
+                               sum(s.used_um) as used_um, sum(s.cut_um) as cut_um, sum(s.scrap_um) as scrap_um,
+                               sum(s.scrap_value) as scrap_value, sum(s.made) as made, sum(s.made_um) as made_um,
+                               sum(s.remnants) as used, sum(s.remnants_um) as remnants_um, %s as gap
+                        from s %s
+                        group by %s having sum(s.cut_um) + sum(s.scrap_um) > 0 order by %s limit :most
                         """.formatted(
+                                by.part,
                                 by.label,
                                 by.name,
                                 by.colour,
-                                by == By.BATCH ? "w.cut_list_id" : "cast(null as bigint)",
+                                by == By.BATCH ? "s.part" : "cast(null as bigint)",
                                 by == By.BATCH ? GAP : "cast(null as numeric)",
-                                by.key,
-                                by == By.ARTICLE ? "sum(w.cut_um) desc, 1" : by.key + " desc"))
-                .param("zone", zone.getId())
-                .param("from", begin(from, zone), Types.TIMESTAMP_WITH_TIMEZONE)
-                .param("until", begin(to == null ? null : to.plusDays(1), zone), Types.TIMESTAMP_WITH_TIMEZONE)
+                                by == By.ARTICLE ? "join article a on a.id = s.part" : "",
+                                by == By.MONTH ? "1" : by == By.ARTICLE ? "a.id" : "s.part",
+                                by.order))
+                .param("unsummed", unsummed)
+                .param("from", from, Types.DATE)
+                .param("to", to, Types.DATE)
                 .param("most", MOST_ROWS)
                 .query((row, n) -> {
                     long cut = row.getLong("cut_um");
@@ -149,9 +147,5 @@ class CutWaste {
                             gap == null ? null : gap.setScale(2, RoundingMode.UP));
                 })
                 .list();
-    }
-
-    private static @Nullable OffsetDateTime begin(@Nullable LocalDate day, ZoneId zone) {
-        return day == null ? null : day.atStartOfDay(zone).toOffsetDateTime();
     }
 }

@@ -162,7 +162,9 @@ class OrderReads {
                 sitting,
                 sitting.workOut(line.spec()),
                 new PieceView.Wanted(
-                        line.quantity(), line.matching(), line.order().id()));
+                        (int) line.pieces().stream().filter(p -> !p.cut()).count(),
+                        line.matching(),
+                        line.order().id()));
     }
 
     /**

@@ -12,7 +12,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Keeps where each order stands, and what it is promised, in step with its stage and its pieces. */
+/** Keeps where each order stands, what of its lines is open, and what it is promised, in step with its stage and its pieces. */
 @Service
 class Standing {
 
@@ -52,6 +52,14 @@ class Standing {
                         .toList());
         // The orders' rows are locked by now: of two who change one order, the second counts what the first left.
         Long[] ids = orders.toArray(Long[]::new);
+        jdbc.sql("""
+                        update order_line l set open = c.open, open_due = c.due
+                        from (select l.id, coalesce(o.due, '9999-12-31') as due,
+                                     case when o.stage = 'ACCEPTED' then count(p.id) filter (where p.batch_id is null) else 0 end as open
+                              from customer_order o join order_line l on l.order_id = o.id left join piece p on p.line_id = l.id
+                              where o.id = any (?) group by l.id, o.id) c
+                        where c.id = l.id and (l.open, l.open_due) <> (c.open, c.due)
+                        """).param(ids).update();
         jdbc.sql("delete from article_reserved where order_id = any (?)")
                 .param(ids)
                 .update();

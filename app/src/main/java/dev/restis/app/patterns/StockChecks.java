@@ -1,5 +1,7 @@
 package dev.restis.app.patterns;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.restis.app.patterns.PieceDesk.Sitting;
 import dev.restis.app.patterns.PieceDesk.Worked;
 import dev.restis.app.patterns.PieceView.CheckView;
@@ -31,6 +33,16 @@ final class StockChecks {
     /** Colours farther off than so many others are no substitute. */
     private static final int MOST_TRIED = 24;
 
+    /** Two colours are as far apart for everybody, and reckoning that of very many takes a while. */
+    private static final Cache<Pair, ColourDifference> DIFFERENCES =
+            Caffeine.newBuilder().maximumSize(20_000).build();
+
+    private record Pair(String asked, String other) {
+        ColourDifference difference() {
+            return ColourDifference.between(Colour.ofHex(asked), Colour.ofHex(other));
+        }
+    }
+
     private final Sitting sitting;
     private final Worked worked;
     private final Wanted wanted;
@@ -41,7 +53,11 @@ final class StockChecks {
         this.wanted = wanted;
     }
 
+    /** None for pieces all of which are cut: they need nothing any more. */
     List<CheckView> all() {
+        if (wanted.quantity() == 0) {
+            return List.of();
+        }
         List<CheckView> checks = new ArrayList<>();
         worked.needed().forEach((article, each) -> {
             if (article.kind() == ArticleKind.CONSUMABLE) {
@@ -102,9 +118,8 @@ final class StockChecks {
     /** The nearest colours of the same gauge and material of which there is enough; nothing is changed without a yes. */
     private List<OfferView> otherColours(Article lacking, Verdict verdict) {
         record Candidate(Tint tint, ColourDifference difference) {}
-        Colour asked = Colour.ofHex(lacking.colour());
         List<Candidate> nearest = sitting.alike(lacking).stream()
-                .map(t -> new Candidate(t, ColourDifference.between(asked, Colour.ofHex(t.colour()))))
+                .map(t -> new Candidate(t, DIFFERENCES.get(new Pair(lacking.colour(), t.colour()), Pair::difference)))
                 .sorted(Comparator.comparing((Candidate c) -> c.difference().distance())
                         .thenComparing(c -> c.tint().code()))
                 .limit(MOST_TRIED)

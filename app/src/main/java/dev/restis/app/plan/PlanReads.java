@@ -58,23 +58,18 @@ class PlanReads {
                 .map(place -> {
                     params.put("day", place.get(0));
                     params.put("key", place.get(1));
-                    return " having (coalesce(min(due), date '9999-12-31')::text, set_up) > (:day, :key)";
+                    return " having (min(open_due)::text, set_up) > (:day, :key)";
                 })
                 .orElse("");
         Keyset<Head> page = Keyset.of(
                 jdbc.sql("""
-                                with open as (
-                                    select l.id, l.set_up, l.cord_um, l.gauge_um, o.due, count(*) as open
-                                    from piece p join order_line l on l.id = p.line_id
-                                        join customer_order o on o.id = l.order_id and o.stage = 'ACCEPTED'
-                                    where p.batch_id is null and (:order = '' or l.set_up in (
-                                        select ol.set_up from order_line ol join customer_order oo on oo.id = ol.order_id
-                                        where oo.reference = :order))
-                                    group by l.id, o.due)
-                                select set_up as key, coalesce(min(due), date '9999-12-31')::text as first, sum(open)::int as pieces,
+                                select set_up as key, min(open_due)::text as first, sum(open)::int as pieces,
                                        sum(open * cord_um)::bigint as cord_um, max(gauge_um) as gauge_um, min(id) as line,
                                        count(*)::int as lines
-                                from open group by set_up%s order by 2, 1 limit :most
+                                from order_line where open > 0 and (:order = '' or set_up in (
+                                    select ol.set_up from order_line ol join customer_order oo on oo.id = ol.order_id
+                                    where oo.reference = :order))
+                                group by set_up%s order by 2, 1 limit :most
                                 """.formatted(from)).params(params).query(Head.class).list(),
                 SET_UPS,
                 h -> List.of(h.first(), h.key()));
@@ -103,14 +98,14 @@ class PlanReads {
     private Map<String, List<OpenLineView>> lines(List<String> keys) {
         Map<String, List<OpenLineView>> lines = new HashMap<>();
         jdbc.sql("""
-                        select * from (
-                            select l.id, o.id as order_id, o.reference, o.customer, o.due, count(*) as open, l.size_name, l.wrist_um,
-                                   l.length_um, l.verdict, l.set_up,
-                                   row_number() over (partition by l.set_up order by o.due nulls last, o.id, l.number) as n
-                            from order_line l join customer_order o on o.id = l.order_id and o.stage = 'ACCEPTED'
-                                join piece p on p.line_id = l.id and p.batch_id is null
-                            where l.set_up = any (?) group by l.id, o.id) x
-                        where n <= ? order by set_up, n
+                        select l.*, o.reference, o.customer, o.due
+                        from unnest(?) k (set_up) cross join lateral (
+                            select l.id, l.order_id, l.number, l.open, l.open_due, l.size_name, l.wrist_um, l.length_um, l.verdict,
+                                   l.set_up
+                            from order_line l where l.set_up = k.set_up and l.open > 0
+                            order by l.open_due, l.order_id, l.number limit ?) l
+                            join customer_order o on o.id = l.order_id
+                        order by l.set_up, l.open_due, l.order_id, l.number
                         """).params(keys.toArray(String[]::new), LINES).query(row -> {
             lines.computeIfAbsent(row.getString("set_up"), k -> new ArrayList<>())
                     .add(new OpenLineView(

@@ -9,9 +9,7 @@ import dev.restis.core.stock.ServiceLevel;
 import dev.restis.core.stock.Unit;
 import dev.restis.core.stock.Usage;
 import java.math.BigDecimal;
-import java.sql.Timestamp;
 import java.time.Clock;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -98,8 +96,10 @@ class Buying {
     private final Purchases purchases;
     private final JdbcClient jdbc;
     private final Clock clock;
+    private final UsageDays usageDays;
 
-    Buying(Articles articles, Suppliers suppliers, Purchases purchases, JdbcClient jdbc, Clock clock) {
+    Buying(Articles articles, Suppliers suppliers, Purchases purchases, UsageDays usage, JdbcClient jdbc, Clock clock) {
+        this.usageDays = usage;
         this.articles = articles;
         this.suppliers = suppliers;
         this.purchases = purchases;
@@ -236,23 +236,9 @@ class Buying {
 
     /** What each of the last whole weeks used up, since the article is on the books. */
     private Map<Long, Usage> usages() {
-        Instant now = clock.instant();
-        Instant from = now.minus(WEEKS_BACK * (long) DAYS_IN_WEEK, ChronoUnit.DAYS);
-        Map<Long, Map<Integer, Long>> used = new HashMap<>();
-        jdbc.sql("""
-                        select lot.article_id, cast(floor(extract(epoch from (:now - l.at)) / 604800) as int) as week,
-                               -sum(l.quantity) as used
-                        from ledger l join holding h on h.id = l.holding_id join lot on lot.id = h.lot_id
-                        where l.at > :from and l.at <= :now and l.movement in ('CUT', 'PICK', 'BIN', 'SELL')
-                        group by 1, 2
-                        """)
-                .param("now", Timestamp.from(now))
-                .param("from", Timestamp.from(from))
-                .query(row -> {
-                    used.computeIfAbsent(row.getLong(1), a -> new HashMap<>()).put(row.getInt(2), row.getLong(3));
-                });
-        Map<Long, Usage> usages = new HashMap<>();
         LocalDate today = LocalDate.now(clock);
+        Map<Long, Map<Integer, Long>> used = usageDays.weeks(today, WEEKS_BACK);
+        Map<Long, Usage> usages = new HashMap<>();
         jdbc.sql("select article_id, min(received_on) from lot group by 1").query(row -> {
             LocalDate since = Objects.requireNonNull(row.getObject(2, LocalDate.class));
             int weeks = (int) Math.min(WEEKS_BACK, ChronoUnit.WEEKS.between(since, today));
