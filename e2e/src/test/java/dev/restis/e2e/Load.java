@@ -116,6 +116,20 @@ final class Load {
         steadily(what, n -> request(path.apply(n)).build());
     }
 
+    /** Asks one after the other: for what reads everything there is, and nobody asks for fifty times a second. */
+    void oneByOne(String what, IntFunction<String> path) throws Exception {
+        List<Double> times = new ArrayList<>();
+        for (int n = 0; n < A_SECOND; n++) {
+            long start = System.nanoTime();
+            ask(path.apply(n));
+            times.add((System.nanoTime() - start) / 1e6);
+        }
+        Collections.sort(times);
+        tell(
+                "%-40s median %4.0f ms, p95 %4.0f ms one by one (bar: none)",
+                what, times.get(times.size() / 2), times.get((int) (times.size() * 0.95)));
+    }
+
     /** The same, but one in {@value #ONE_ACT_IN} is an act. */
     void measureMixed(String what, IntFunction<String> path, Supplier<Act> acts) throws Exception {
         steadily(what, n -> {

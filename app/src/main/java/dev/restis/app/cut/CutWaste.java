@@ -74,6 +74,16 @@ class CutWaste {
              from cut_list c where c.id = s.part)""";
 
     private static final int MOST_ROWS = 500;
+    /** The newest lists of those days, found without adding up all others. */
+    private static final String NEWEST = """
+            w.cut_list_id in (
+                select c.id from cut_list c
+                where c.id = any (:unsummed)
+                      or exists (select 1 from cut_waste k where k.cut_list_id = c.id
+                                     and k.day between coalesce(:from, '-infinity') and coalesce(:to, 'infinity'))
+                order by c.id desc limit :lists)""";
+
+    private static final int MOST_LISTS = 100;
 
     private final JdbcClient jdbc;
 
@@ -104,7 +114,7 @@ class CutWaste {
                             select w.%s as part, sum(w.used_um) as used_um, sum(w.cut_um) as cut_um, sum(w.scrap_um) as scrap_um,
                                    sum(w.scrap_value) as scrap_value, sum(w.made) as made, sum(w.made_um) as made_um,
                                    sum(w.remnants) as remnants, sum(w.remnants_um) as remnants_um
-                            from w group by 1)
+                            from w where %s group by 1)
                         select %s as label, %s as name, %s as colour, %s as list,
                                sum(s.used_um) as used_um, sum(s.cut_um) as cut_um, sum(s.scrap_um) as scrap_um,
                                sum(s.scrap_value) as scrap_value, sum(s.made) as made, sum(s.made_um) as made_um,
@@ -113,6 +123,7 @@ class CutWaste {
                         group by %s having sum(s.cut_um) + sum(s.scrap_um) > 0 order by %s limit :most
                         """.formatted(
                                 by.part,
+                                by == By.BATCH ? NEWEST : "true",
                                 by.label,
                                 by.name,
                                 by.colour,
@@ -124,6 +135,7 @@ class CutWaste {
                 .param("unsummed", unsummed)
                 .param("from", from, Types.DATE)
                 .param("to", to, Types.DATE)
+                .param("lists", MOST_LISTS)
                 .param("most", MOST_ROWS)
                 .query((row, n) -> {
                     long cut = row.getLong("cut_um");

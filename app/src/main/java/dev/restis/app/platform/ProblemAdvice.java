@@ -81,6 +81,9 @@ class ProblemAdvice {
         LockOrder.Overtaken.class
     })
     ProblemDetail refused(Exception e) {
+        if (SqlState.nobodyFree(e)) {
+            return problem(HttpStatus.SERVICE_UNAVAILABLE, "busy");
+        }
         if (SqlState.collided(e)) {
             return problem(HttpStatus.CONFLICT, "changedMeanwhile");
         }

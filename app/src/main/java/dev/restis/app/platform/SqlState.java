@@ -2,6 +2,7 @@ package dev.restis.app.platform;
 
 import jakarta.persistence.OptimisticLockException;
 import java.sql.SQLException;
+import java.sql.SQLTransientConnectionException;
 import java.util.Optional;
 import org.hibernate.StaleStateException;
 import org.postgresql.util.PSQLException;
@@ -39,6 +40,18 @@ final class SqlState {
         for (int depth = 0; cause != null && depth < DEEPEST; depth++) {
             if (cause instanceof PSQLException refused && refused.getServerErrorMessage() != null) {
                 return refused.getServerErrorMessage().getConstraint() == null;
+            }
+            cause = cause.getCause();
+        }
+        return false;
+    }
+
+    /** Whether all connections were in use for so long that waiting was given up. */
+    static boolean nobodyFree(Throwable failure) {
+        Throwable cause = failure;
+        for (int depth = 0; cause != null && depth < DEEPEST; depth++) {
+            if (cause instanceof SQLTransientConnectionException) {
+                return true;
             }
             cause = cause.getCause();
         }
