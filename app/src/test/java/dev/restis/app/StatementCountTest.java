@@ -20,11 +20,11 @@ class StatementCountTest extends RestisTest {
 
     @BeforeAll
     void severalOfEach() throws Exception {
-        addCord("CS1", "#3A5F77", "2 mm");
+        addCord("SCT1", "#3A5F77", "2 mm");
         for (int n = 0; n < 5; n++) {
-            receive("CS1", "CS-" + n, "40 m", "");
+            receive("SCT1", "SCT-" + n, "40 m", "");
             Answer order = tell(
-                    "/api/orders", order("Ilka Counted " + n, 2, snake("16 cm").replace("NT2", "CS1")));
+                    "/api/orders", order("Ilka Counted " + n, 2, snake("16 cm").replace("NT2", "SCT1")));
             long id = order.body().path("id").asLong();
             taken.add(id);
             tell("/api/orders/" + id + "/acts/ACCEPT", "{}");

@@ -319,6 +319,11 @@ public class PieceDesk {
             return lines.drawing();
         }
 
+        /** All articles of a kind. */
+        Collection<Article> articles(Article.ArticleKind kind) {
+            return articles.ofKind(kind);
+        }
+
         /** All articles there are. */
         public Collection<Article> articles() {
             return articles.all();

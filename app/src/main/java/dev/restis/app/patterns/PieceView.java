@@ -229,7 +229,7 @@ public record PieceView(
         WorkedPiece piece = worked.piece();
         List<CheckView> checks = new ArrayList<>();
         for (Check check : piece.checks()) {
-            checks.add(check(sitting, worked, check));
+            checks.add(check(sitting, worked, wanted, check));
         }
         checks.addAll(new StockChecks(sitting, worked, wanted).all());
         Check.Verdict worst = checks.stream()
@@ -257,11 +257,12 @@ public record PieceView(
                 picture(piece, worked.colours(), worked.hardwareColours(), Detail.FULL, sitting.drawing()));
     }
 
-    private static CheckView check(PieceDesk.Sitting sitting, PieceDesk.Worked worked, Check check) {
+    private static CheckView check(PieceDesk.Sitting sitting, PieceDesk.Worked worked, Wanted wanted, Check check) {
         String subject = Optional.ofNullable(worked.parts().get(check.part()))
                 .map(StockChecks::named)
                 .orElse(check.part());
-        List<OfferView> offers = new Remedies(sitting, worked).of(check);
+        // Pieces that are cut are what they are.
+        List<OfferView> offers = wanted.quantity() == 0 ? List.of() : new Remedies(sitting, worked).of(check);
         return new CheckView(
                 check.code(), check.verdict(), micrometres(check.lengths()), check.numbers(), subject, offers);
     }

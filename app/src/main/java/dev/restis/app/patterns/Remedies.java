@@ -110,9 +110,8 @@ final class Remedies {
             return List.of();
         }
         Article.ArticleKind kind = Article.ArticleKind.of(slot.get().kind());
-        return sitting.articles().stream()
-                .filter(a -> a.kind() == kind
-                        && mends(with(check.part(), a), c -> c.part().equals(check.part())))
+        return sitting.articles(kind).stream()
+                .filter(a -> mends(with(check.part(), a), c -> c.part().equals(check.part())))
                 .sorted(Comparator.comparing((Article a) -> a.onHand() > 0 ? 0 : 1)
                         .thenComparing(Article::code))
                 .limit(MOST_PARTS)

@@ -1,11 +1,13 @@
 package dev.restis.app.stock;
 
 import java.util.Collection;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -24,6 +26,7 @@ public final class ArticleReading {
     private final Map<String, Article> byCode = new HashMap<>();
     private final Map<Promise, Long> promised = new HashMap<>();
     private @Nullable List<Articles.ConsumableUse> uses;
+    private final Set<Article.ArticleKind> kinds = EnumSet.noneOf(Article.ArticleKind.class);
     private int asked;
     private boolean complete;
 
@@ -67,6 +70,14 @@ public final class ArticleReading {
             complete = true;
         }
         return byId.values();
+    }
+
+    /** All of a kind, without those of all others. */
+    public Collection<Article> ofKind(Article.ArticleKind kind) {
+        if (!complete && kinds.add(kind)) {
+            articles.ofKind(kind).forEach(this::keep);
+        }
+        return byId.values().stream().filter(a -> a.kind() == kind).toList();
     }
 
     /** Other cords of the same material and gauge. */

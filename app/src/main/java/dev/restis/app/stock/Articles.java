@@ -116,6 +116,16 @@ public class Articles {
                 .list();
     }
 
+    /** All articles of a kind, by their codes. */
+    @Transactional(readOnly = true)
+    public List<Article> ofKind(Article.ArticleKind kind) {
+        return jdbc.sql(WITH_STOCK.formatted("where article_id in (select id from article where kind = :kind)")
+                        + " where a.kind = :kind order by a.code")
+                .param("kind", kind.name())
+                .query(row())
+                .list();
+    }
+
     /** These articles, in no order. */
     @Transactional(readOnly = true)
     public List<Article> some(Collection<Long> ids) {
