@@ -64,7 +64,7 @@ public final class Launch {
                 "server.tomcat.accesslog.directory",
                 home.resolve("requests").toAbsolutePath().toString(),
                 "server.tomcat.accesslog.prefix",
-                "",
+                "requests",
                 "server.tomcat.accesslog.suffix",
                 ".log",
                 "server.tomcat.accesslog.max-days",
