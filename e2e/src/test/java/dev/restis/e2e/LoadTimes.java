@@ -132,7 +132,10 @@ class LoadTimes {
                  {"pattern": "square-bar", "wrist": "16 cm", "colours": ["NT2", "NT2"],
                   "parts": {"bead": {"article": "HB9", "count": 1}}, "units": "METRIC"}}]}
                 """.formatted(pieces));
-        long line = id(jdbc, "select max(id) from order_line");
+        long line = id(jdbc, """
+                select l.id from order_line l join customer_order o on o.id = l.order_id
+                where o.customer = 'Load' order by o.created_at desc limit 1
+                """);
         double batch =
                 load.post("/api/plan/batches", "{\"picks\": [{\"line\": %d, \"count\": %d}]}".formatted(line, pieces));
         double list =
