@@ -173,3 +173,23 @@ it('asks after a cut only for the spool that was cut, and goes on', async () => 
   expect(asked.map((a) => a.path)).not.toContain('/api/cut/lists/7');
   expect(asked.filter((a) => a.path === '/api/cut/lists/7/spools/11')).toHaveLength(1);
 });
+
+it('reads the list anew once it is done, since what waited has gone back', async () => {
+  const shown = { ...list([spool(11, 'S005', EQUAL.map(done))]), waiting: [] };
+  const doneAt = { confirmedAt: '2026-11-25T11:00:00Z', confirmedBy: 'Bram' };
+  const asked = serving({
+    'GET /api/cut/lists/7/progress': {
+      revision: shown.revision,
+      done: 3,
+      unplanned: 0,
+      lacking: 0,
+      bettering: false,
+      spools: [{ id: 11, done: 3 }],
+      ...doneAt,
+    },
+    'GET /api/cut/lists/7': { ...shown, ...doneAt },
+  });
+  open(shown);
+  expect(await screen.findByText(/Cut and booked by Bram/)).toBeTruthy();
+  expect(asked.map((a) => a.path)).toContain('/api/cut/lists/7');
+});

@@ -8,6 +8,8 @@ import { Await, Empty, Page } from '../../shared/Page';
 import { Swatch } from '../../shared/Swatch';
 
 const BY = ['ARTICLE', 'MONTH', 'BATCH'] as const;
+/** So many lists are shown at once. */
+const MOST_LISTS = 100;
 type By = (typeof BY)[number];
 
 export const wasteQuery = (by: By, from?: string, to?: string) =>
@@ -65,6 +67,9 @@ export default function WastePage() {
       <Await query={rows}>
         {(list) => (list.length === 0 ? <Empty words={t('waste.none')} /> : <Rows by={by} rows={list} />)}
       </Await>
+      {by === 'BATCH' && rows.data?.length === MOST_LISTS && (
+        <Text size="sm">{t('waste.newest', { count: MOST_LISTS })}</Text>
+      )}
       <Text size="sm" c="dimmed">
         {t('waste.words')}
       </Text>

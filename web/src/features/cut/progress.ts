@@ -29,7 +29,7 @@ export function upToDate(list: List, now: Progress, fresh: Spool[]): List {
   return { ...list, ...head, spools: list.spools.map((s) => byId.get(s.id) ?? s) };
 }
 
-/** Asks how far a list is, and then only for the spools that changed; for all of it when it was planned anew. */
+/** Asks how far a list is, and then only for the spools that changed; for all of it when it was planned anew or is done. */
 async function lookAgain(client: QueryClient, id: number): Promise<Progress> {
   const { queryKey } = cutListQuery(id);
   const params = { path: { id } };
@@ -37,7 +37,8 @@ async function lookAgain(client: QueryClient, id: number): Promise<Progress> {
   const list = client.getQueryData(queryKey);
   if (!list) return now;
   const changed = behind(list, now);
-  if (now.revision !== list.revision || changed.length > FEW_SPOOLS) {
+  const over = now.confirmedAt !== list.confirmedAt;
+  if (over || now.revision !== list.revision || changed.length > FEW_SPOOLS) {
     await client.invalidateQueries({ queryKey });
     return now;
   }

@@ -1,4 +1,5 @@
 import {
+  hashKey,
   infiniteQueryOptions,
   type Query,
   queryOptions,
@@ -7,7 +8,8 @@ import {
 } from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
 import type { Units } from '../../app/units';
-import { useRefreshWork } from '../plan/queries';
+import { useRefreshWork, waitingQuery } from '../plan/queries';
+import { sessionQuery } from '../workshop/queries';
 
 export const cuttableQuery = infiniteQueryOptions({
   queryKey: ['cut', 'batches'],
@@ -131,9 +133,13 @@ export function useBench(list: number) {
   return useMutation({
     mutationFn: bench(list),
     onSettled: async () => {
-      const rest = { predicate: ({ queryKey }: Query) => queryKey[0] !== 'session' && queryKey[0] !== 'cut' };
-      await client.invalidateQueries({ ...rest, refetchType: 'none' });
-      await client.invalidateQueries({ queryKey: progressKey(list) });
+      const shown = [cutListQuery(list).queryKey, sessionQuery.queryKey].map(hashKey);
+      const predicate = ({ queryHash }: Query) => !shown.includes(queryHash);
+      // What is looked at later is asked for then; the rail stands beside the bench.
+      await client.invalidateQueries({ predicate, refetchType: 'none' });
+      await Promise.all(
+        [progressKey(list), waitingQuery.queryKey].map((queryKey) => client.invalidateQueries({ queryKey })),
+      );
     },
   });
 }

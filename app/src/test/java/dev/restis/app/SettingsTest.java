@@ -2,6 +2,7 @@ package dev.restis.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.restis.app.costs.Verification;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
@@ -12,7 +13,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.ApplicationContext;
 import org.springframework.http.HttpMethod;
+import org.springframework.test.util.ReflectionTestUtils;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -20,6 +24,9 @@ import tools.jackson.databind.node.ObjectNode;
 class SettingsTest extends RestisTest {
 
     private static final int AT_ONCE = 6;
+
+    @Autowired
+    private ApplicationContext context;
 
     /** Where a setting is kept, and the same as it stands, typed again. */
     static List<Arguments> settings() {
@@ -94,6 +101,41 @@ class SettingsTest extends RestisTest {
             assertThat(tomorrow()).isLessThan(east);
         } finally {
             restore("/api/house", before);
+        }
+    }
+
+    /** What was summed by the days of before is summed by the days of now, and verify finds nothing. */
+    @Test
+    void withAnotherZoneWhatWasSummedByDaysIsSummedAgain() throws Exception {
+        JsonNode before = ask("/api/house").body();
+        try {
+            summed();
+            assertThat(jdbc.sql("select count(*) from cut_list where summed")
+                            .query(Long.class)
+                            .single())
+                    .isPositive();
+            keep("/api/house", house("Ullin Bench", "EUR", "Pacific/Kiritimati"));
+            assertThat(new Verification(jdbc).differences()).isEmpty();
+            summed();
+            assertThat(new Verification(jdbc).differences()).isEmpty();
+            assertThat(jdbc.sql("""
+                                    select count(*) from cut_list c where c.summed and not exists (
+                                        select 1 from cut_waste w where w.cut_list_id = c.id)
+                                    """).query(Long.class).single()).isZero();
+            assertThat(keep("/api/house", house("Ullin Bench", "EUR", "SystemV/PST8PDT"))
+                            .field("zone")
+                            .path("code")
+                            .asString())
+                    .as("browsers and the database know no such zone")
+                    .isEqualTo("zone.unknown");
+        } finally {
+            restore("/api/house", before);
+        }
+    }
+
+    private void summed() {
+        for (String by : List.of("cutWasteSums", "usageDays")) {
+            ReflectionTestUtils.invokeMethod(context.getBean(by), "sum");
         }
     }
 

@@ -36,7 +36,8 @@ class CutController {
 
     /** @param next what to ask for the batches after these */
     record CuttableBatchesView(
-            List<CutReads.CuttableBatch> rows, @Nullable String next) {}
+            List<CuttableBatches.CuttableBatch> rows,
+            @Nullable String next) {}
 
     record Order(List<Long> spools) {}
 
@@ -82,7 +83,9 @@ class CutController {
     private final CutPlanning planning;
     private final CutBench bench;
     private final Bettering bettering;
+    private final CuttableBatches batches;
     private final CutReads reads;
+    private final CutSpools cutSpools;
     private final CutProgress progress;
     private final CutSheet sheets;
     private final TagSheet tags;
@@ -96,7 +99,9 @@ class CutController {
             CutPlanning planning,
             CutBench bench,
             Bettering bettering,
+            CuttableBatches batches,
             CutReads reads,
+            CutSpools cutSpools,
             CutProgress progress,
             CutSheet sheets,
             TagSheet tags,
@@ -114,13 +119,15 @@ class CutController {
         this.sheets = sheets;
         this.weights = weights;
         this.lists = lists;
+        this.batches = batches;
         this.reads = reads;
+        this.cutSpools = cutSpools;
         this.progress = progress;
     }
 
     @GetMapping("/batches")
     CuttableBatchesView batches(@RequestParam(required = false) @Nullable String after) {
-        Keyset<CutReads.CuttableBatch> page = reads.batches(after);
+        Keyset<CuttableBatches.CuttableBatch> page = batches.page(after);
         return new CuttableBatchesView(page.rows(), page.next());
     }
 
@@ -180,8 +187,8 @@ class CutController {
     }
 
     @GetMapping("/lists/{id}/spools/{spool}")
-    CutReads.SpoolView spool(@PathVariable long id, @PathVariable long spool) {
-        return reads.spool(id, spool);
+    CutSpools.SpoolView spool(@PathVariable long id, @PathVariable long spool) {
+        return cutSpools.one(id, spool);
     }
 
     @PutMapping("/lists/{id}/leftovers/{step}")
@@ -200,8 +207,8 @@ class CutController {
     ResponseEntity<String> csv(@PathVariable long id) {
         CutReads.CutListView list = reads.list(id);
         List<List<Object>> rows = new ArrayList<>();
-        for (CutReads.SpoolView spool : list.spools()) {
-            for (CutReads.StepView step : spool.steps()) {
+        for (CutSpools.SpoolView spool : list.spools()) {
+            for (CutSpools.StepView step : spool.steps()) {
                 rows.add(List.of(
                         spool.label(),
                         spool.articleCode(),
@@ -282,7 +289,7 @@ class CutController {
             @RequestParam(defaultValue = "ARTICLE") CutWaste.By by,
             @RequestParam(required = false) @Nullable LocalDate from,
             @RequestParam(required = false) @Nullable LocalDate to) {
-        return waste.rows(by, from, to);
+        return waste.rows(by, from, to, CutWaste.MOST_SHOWN_LISTS);
     }
 
     @GetMapping(value = "/waste.csv", produces = "text/csv;charset=UTF-8")
@@ -290,7 +297,7 @@ class CutController {
             @RequestParam(defaultValue = "ARTICLE") CutWaste.By by,
             @RequestParam(required = false) @Nullable LocalDate from,
             @RequestParam(required = false) @Nullable LocalDate to) {
-        List<List<Object>> rows = waste.rows(by, from, to).stream()
+        List<List<Object>> rows = waste.rows(by, from, to, CutWaste.MOST_ROWS).stream()
                 .map(r -> List.<Object>of(
                         r.label(),
                         r.name(),
@@ -317,7 +324,7 @@ class CutController {
                 .body(reads.list(id));
     }
 
-    private static String kind(CutReads.StepView step) {
+    private static String kind(CutSpools.StepView step) {
         return step.kind().equals("STRAND") ? "cut" : step.keep() ? "keep" : "bin";
     }
 

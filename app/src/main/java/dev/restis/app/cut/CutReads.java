@@ -1,17 +1,13 @@
 package dev.restis.app.cut;
 
 import dev.restis.app.cut.CutProgress.ProgressView;
-import dev.restis.app.platform.Keyset;
+import dev.restis.app.cut.CutSpools.SpoolView;
+import dev.restis.app.cut.CutSpools.StepView;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.core.cutting.CutPlan.Quality;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
-import java.sql.Timestamp;
 import java.time.Instant;
-import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -24,40 +20,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Reads of cut lists. */
 @Service
 class CutReads {
-
-    /** A stretch of a spool; {@code keep} matters for leftovers only. A strand of no piece was cut for one that was given up. */
-    record StepView(
-            long id,
-            int number,
-            String kind,
-            long lengthUm,
-            long fromUm,
-            boolean keep,
-            @Nullable Long foldUm,
-            @Nullable Long pieceId,
-            @Nullable String role,
-            @Nullable String reference,
-            @Nullable String customer,
-            @Nullable String patternCode,
-            @Nullable Instant doneAt,
-            @Nullable String doneBy) {}
-
-    /** @param inHandOf who is cutting it */
-    record SpoolView(
-            long id,
-            int number,
-            @Nullable String inHandOf,
-            long holdingId,
-            String label,
-            String kind,
-            String shelf,
-            String lot,
-            String articleCode,
-            String articleName,
-            String colour,
-            long lengthUm,
-            List<Long> flawsUm,
-            List<StepView> steps) {}
 
     /** Pieces of one order that wait for the same cord; each of them, or the whole set when they must match. */
     record WaitingPieceView(
@@ -159,22 +121,6 @@ class CutReads {
             List<ForbiddenView> forbidden,
             List<PinView> pins) {}
 
-    /**
-     * A batch as the cut screen offers it.
-     *
-     * @param due the first day that one of its uncut pieces is wanted
-     * @param begun whether something of the open list is cut
-     */
-    record CuttableBatch(
-            long id,
-            String name,
-            int pieces,
-            int cut,
-            @Nullable LocalDate due,
-            boolean begun,
-            @Nullable Long openList,
-            @Nullable Long lastList) {}
-
     private record Head(
             long id,
             Instant createdAt,
@@ -184,47 +130,14 @@ class CutReads {
             int opened,
             int waitingUnopened) {}
 
-    private static final int BATCHES = 50;
-
     private final CutProgress progress;
+    private final CutSpools cutSpools;
     private final JdbcClient jdbc;
 
-    CutReads(CutProgress progress, JdbcClient jdbc) {
+    CutReads(CutProgress progress, CutSpools cutSpools, JdbcClient jdbc) {
+        this.cutSpools = cutSpools;
         this.progress = progress;
         this.jdbc = jdbc;
-    }
-
-    /** Batches that have something left to cut first, of each the newest first. */
-    @Transactional(readOnly = true)
-    public Keyset<CuttableBatch> batches(@Nullable String after) {
-        Map<String, Object> params = new HashMap<>();
-        params.put("most", BATCHES + 1);
-        String from = Keyset.read(after, "true|false", "\\d{1,18}")
-                .map(place -> {
-                    params.put("done", Boolean.valueOf(place.get(0)));
-                    params.put("id", Long.valueOf(place.get(1)));
-                    return " and ((cut = pieces) > :done or (cut = pieces) = :done and id < :id)";
-                })
-                .orElse("");
-        List<CuttableBatch> found = jdbc.sql("""
-                        select b.id, b.name, b.pieces, b.cut,
-                               (select min(o.due) from piece p join order_line l on l.id = p.line_id
-                                    join customer_order o on o.id = l.order_id
-                                where p.batch_id = b.id and p.cut_at is null) as due,
-                               exists (select 1 from cut_list_batch cb join cut_list c on c.id = cb.cut_list_id
-                                           join cut_spool s on s.cut_list_id = c.id join cut_step t on t.cut_spool_id = s.id
-                                       where cb.batch_id = b.id and c.confirmed_at is null and t.done_at is not null) as begun,
-                               (select max(c.id) from cut_list c join cut_list_batch cb on cb.cut_list_id = c.id
-                                where cb.batch_id = b.id and c.confirmed_at is null) as open_list,
-                               (select max(c.id) from cut_list c join cut_list_batch cb on cb.cut_list_id = c.id
-                                where cb.batch_id = b.id and c.confirmed_at is not null) as last_list
-                        from (select * from batch where pieces > 0%s order by (cut = pieces), id desc limit :most) b
-                        order by (b.cut = b.pieces), b.id desc
-                        """.formatted(from))
-                .params(params)
-                .query(CuttableBatch.class)
-                .list();
-        return Keyset.of(found, BATCHES, b -> List.of(b.cut() == b.pieces(), b.id()));
     }
 
     @Transactional(readOnly = true)
@@ -235,7 +148,7 @@ class CutReads {
                         from cut_list where id = ?
                         """).param(id).query(Head.class).optional().orElseThrow(() -> new NotFound("cut.replaced"));
         List<BatchName> batches = batches(id);
-        Map<Long, SpoolView> spools = spools("s.cut_list_id = ?", id);
+        Map<Long, SpoolView> spools = cutSpools.of(id);
         List<StepView> steps =
                 spools.values().stream().flatMap(s -> s.steps().stream()).toList();
         ProgressView far = progress.of(id);
@@ -284,17 +197,6 @@ class CutReads {
                 pins(id));
     }
 
-    /** One spool of a list as it is now. */
-    @Transactional(readOnly = true)
-    public SpoolView spool(long list, long spool) {
-        return jdbc.sql("select id from cut_spool where id = ? and cut_list_id = ?")
-                .params(spool, list)
-                .query(Long.class)
-                .optional()
-                .map(id -> spools("s.id = ?", id).get(id))
-                .orElseThrow(() -> new NotFound("cut.replaced"));
-    }
-
     private static boolean remnant(SpoolView spool) {
         return spool.kind().equals("REMNANT") || spool.kind().equals("CUT");
     }
@@ -330,90 +232,6 @@ class CutReads {
                 .param(list)
                 .query(Quality.class)
                 .optional();
-    }
-
-    /** Flaws are shown where the plan saw them, counted from the free end as it was then. */
-    private Map<Long, SpoolView> spools(String which, long id) {
-        Map<Long, SpoolView> spools = new LinkedHashMap<>();
-        jdbc.sql("""
-                        select s.id as spool_id, s.number, s.in_hand_of, s.holding_id, h.label, h.kind, h.shelf, lot.code as lot,
-                               a.code, a.name, a.colour, s.length_um,
-                               array(select s.length_um - f.behind_um from holding_flaw f
-                                     where f.holding_id = h.id and f.behind_um < s.length_um
-                                     order by f.behind_um desc) as flaws
-                        from cut_spool s join holding h on h.id = s.holding_id join lot on lot.id = h.lot_id
-                             join article a on a.id = lot.article_id
-                        where %s order by s.number
-                        """.formatted(which))
-                .param(id)
-                .query((row, n) -> spools.put(
-                        row.getLong("spool_id"),
-                        new SpoolView(
-                                row.getLong("spool_id"),
-                                row.getInt("number"),
-                                row.getString("in_hand_of"),
-                                row.getLong("holding_id"),
-                                row.getString("label"),
-                                row.getString("kind"),
-                                row.getString("shelf"),
-                                row.getString("lot"),
-                                row.getString("code"),
-                                row.getString("name"),
-                                row.getString("colour"),
-                                row.getLong("length_um"),
-                                List.of((Long[]) row.getArray("flaws").getArray()),
-                                new ArrayList<>())))
-                .list();
-        steps(which, id, spools);
-        return spools;
-    }
-
-    private void steps(String which, long spoolsOf, Map<Long, SpoolView> spools) {
-        record Step(
-                long spool,
-                long id,
-                int number,
-                String kind,
-                long lengthUm,
-                boolean keep,
-                @Nullable Long foldUm,
-                @Nullable Long pieceId,
-                @Nullable String role,
-                @Nullable String reference,
-                @Nullable String customer,
-                @Nullable String pattern,
-                @Nullable Timestamp doneAt,
-                @Nullable String doneBy,
-                long fromUm) {}
-        jdbc.sql("""
-                        select t.cut_spool_id as spool, t.id, t.number, t.kind, t.length_um, t.keep, n.fold_um, n.piece_id, n.role,
-                               o.reference, o.customer, l.pattern, t.done_at, t.done_by,
-                               sum(t.length_um) over (partition by t.cut_spool_id order by t.number) - t.length_um as from_um
-                        from cut_step t join cut_spool s on s.id = t.cut_spool_id
-                             left join strand n on n.id = t.strand_id left join piece p on p.id = n.piece_id
-                             left join order_line l on l.id = p.line_id left join customer_order o on o.id = l.order_id
-                        where %s order by t.cut_spool_id, t.number
-                        """.formatted(which)).param(spoolsOf).query(Step.class).list().forEach(s -> {
-            SpoolView spool = spools.get(s.spool());
-            if (spool != null) {
-                spool.steps()
-                        .add(new StepView(
-                                s.id(),
-                                s.number(),
-                                s.kind(),
-                                s.lengthUm(),
-                                s.fromUm(),
-                                s.keep(),
-                                s.foldUm(),
-                                s.pieceId(),
-                                s.role(),
-                                s.reference(),
-                                s.customer(),
-                                s.pattern(),
-                                s.doneAt() == null ? null : s.doneAt().toInstant(),
-                                s.doneBy()));
-            }
-        });
     }
 
     private List<TrimmingView> trimmings(long list) {

@@ -1,10 +1,10 @@
 package dev.restis.app.cut;
 
 import dev.restis.app.cut.CutReads.CutListView;
-import dev.restis.app.cut.CutReads.SpoolView;
-import dev.restis.app.cut.CutReads.StepView;
 import dev.restis.app.cut.CutReads.TrimmingView;
 import dev.restis.app.cut.CutReads.WaitingPieceView;
+import dev.restis.app.cut.CutSpools.SpoolView;
+import dev.restis.app.cut.CutSpools.StepView;
 import dev.restis.app.platform.Pdf;
 import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Workshop;

@@ -73,7 +73,10 @@ class CutWaste {
             (select case when c.bound > 0 then greatest(0, (c.cost / c.bound - 1) * 100) end
              from cut_list c where c.id = s.part)""";
 
-    private static final int MOST_ROWS = 500;
+    /** Of a file; a screen has fewer lists. */
+    static final int MOST_ROWS = 500;
+
+    static final int MOST_SHOWN_LISTS = 100;
     /** The newest lists of those days, found without adding up all others. */
     private static final String NEWEST = """
             w.cut_list_id in (
@@ -82,8 +85,6 @@ class CutWaste {
                       or exists (select 1 from cut_waste k where k.cut_list_id = c.id
                                      and k.day between coalesce(:from, '-infinity') and coalesce(:to, 'infinity'))
                 order by c.id desc limit :lists)""";
-
-    private static final int MOST_LISTS = 100;
 
     private final JdbcClient jdbc;
 
@@ -96,9 +97,10 @@ class CutWaste {
      *
      * @param from first day, or from the beginning
      * @param to last day, or until now
+     * @param lists the newest so many lists, where rows stand for lists
      */
     @Transactional(readOnly = true)
-    public List<WasteRow> rows(By by, @Nullable LocalDate from, @Nullable LocalDate to) {
+    public List<WasteRow> rows(By by, @Nullable LocalDate from, @Nullable LocalDate to, int lists) {
         Long[] unsummed = jdbc.sql("select id from cut_list where not summed")
                 .query(Long.class)
                 .list()
@@ -135,7 +137,7 @@ class CutWaste {
                 .param("unsummed", unsummed)
                 .param("from", from, Types.DATE)
                 .param("to", to, Types.DATE)
-                .param("lists", MOST_LISTS)
+                .param("lists", lists)
                 .param("most", MOST_ROWS)
                 .query((row, n) -> {
                     long cut = row.getLong("cut_um");

@@ -6,7 +6,7 @@ import com.google.zxing.WriterException;
 import com.google.zxing.common.BitMatrix;
 import com.google.zxing.qrcode.QRCodeWriter;
 import dev.restis.app.cut.CutReads.CutListView;
-import dev.restis.app.cut.CutReads.StepView;
+import dev.restis.app.cut.CutSpools.StepView;
 import dev.restis.app.platform.Pdf;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Texts;

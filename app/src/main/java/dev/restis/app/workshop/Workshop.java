@@ -126,8 +126,9 @@ public class Workshop {
         return next;
     }
 
+    /** One that the database and browsers know too; those of System V are Java's alone. */
     static boolean isZone(String zone) {
-        return ZoneId.getAvailableZoneIds().contains(zone);
+        return ZoneId.getAvailableZoneIds().contains(zone) && !zone.startsWith("SystemV/");
     }
 
     @Transactional
