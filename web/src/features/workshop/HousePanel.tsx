@@ -42,7 +42,7 @@ function Fields({ kept, owner }: { kept: Schemas['House']; owner: boolean }) {
     <Stack component="form" onSubmit={submit} gap="sm">
       <Group gap="sm" align="flex-start">
         <TextInput
-          w={250}
+          w={210}
           label={t('house.name')}
           readOnly={!owner}
           value={house.name}
@@ -50,7 +50,7 @@ function Fields({ kept, owner }: { kept: Schemas['House']; owner: boolean }) {
           error={problem('name')}
         />
         <TextInput
-          w={110}
+          w={170}
           label={t('house.currency')}
           readOnly={!owner}
           value={house.currency}
@@ -58,7 +58,7 @@ function Fields({ kept, owner }: { kept: Schemas['House']; owner: boolean }) {
           error={problem('currency')}
         />
         <Select
-          w={250}
+          w={240}
           label={t('house.zone')}
           searchable
           readOnly={!owner}
