@@ -1,6 +1,7 @@
 package dev.restis.app;
 
-import java.util.concurrent.atomic.AtomicLong;
+import java.util.ArrayList;
+import java.util.List;
 import javax.sql.DataSource;
 import net.ttddyy.dsproxy.QueryInfo;
 import net.ttddyy.dsproxy.support.ProxyDataSourceBuilder;
@@ -12,16 +13,16 @@ import org.springframework.context.annotation.Bean;
 @TestConfiguration(proxyBeanMethods = false)
 class CountedStatements {
 
-    private static final ThreadLocal<AtomicLong> SENT = ThreadLocal.withInitial(AtomicLong::new);
+    private static final ThreadLocal<List<String>> SENT = ThreadLocal.withInitial(ArrayList::new);
 
     /** Begins to count anew for this thread. */
     static void begin() {
-        SENT.get().set(0);
+        SENT.get().clear();
     }
 
-    /** How many this thread sent since. */
-    static long sent() {
-        return SENT.get().get();
+    /** What this thread sent since. */
+    static List<String> sent() {
+        return List.copyOf(SENT.get());
     }
 
     @Bean
@@ -34,7 +35,7 @@ class CountedStatements {
                                 .afterQuery((execution, queries) -> queries.stream()
                                         .map(QueryInfo::getQuery)
                                         .filter(query -> !query.contains("SPRING_SESSION"))
-                                        .forEach(query -> SENT.get().incrementAndGet()))
+                                        .forEach(query -> SENT.get().add(query)))
                                 .build()
                         : bean;
             }

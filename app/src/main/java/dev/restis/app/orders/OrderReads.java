@@ -86,6 +86,10 @@ class OrderReads {
     public OrderView order(long id) {
         CustomerOrder order = store.findById(id).orElseThrow(() -> new NotFound("notFound"));
         PieceDesk.Sitting sitting = desk.sit();
+        sitting.ready(order.lines().stream().map(OrderLine::spec));
+        sitting.readyToJudge(
+                order.lines().stream().map(l -> sitting.workOut(l.spec())).toList(), id);
+        Promises.PromiseView promise = promises.of(promises.work(order, sitting));
         CustomerOrder.OrderHead head = order.head();
         OrderProgress progress = new OrderProgress(
                 count(order, p -> true),
@@ -121,8 +125,8 @@ class OrderReads {
                 new TreeSet<>(OrderLife.allowed(order.stage(), progress)),
                 order.createdAt(),
                 order.createdBy(),
-                promises.of(promises.work(order, sitting)),
-                quotes.price(order, sitting),
+                promise,
+                quotes.price(order, sitting, promise.last()),
                 quotes.last(id).orElse(null),
                 shortages(order, sitting),
                 lines,

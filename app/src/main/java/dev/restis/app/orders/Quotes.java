@@ -144,13 +144,13 @@ class Quotes {
         this.clock = clock;
     }
 
-    /** What the order would cost today, from what is on hand. */
-    PriceView price(CustomerOrder order, PieceDesk.Sitting sitting) {
-        return price(
-                order,
-                sitting,
-                rules.rules(),
-                promises.of(promises.work(order, sitting)).last());
+    /**
+     * What the order would cost today, from what is on hand.
+     *
+     * @param ready the day it can be ready
+     */
+    PriceView price(CustomerOrder order, PieceDesk.Sitting sitting, @Nullable LocalDate ready) {
+        return price(order, sitting, rules.rules(), ready);
     }
 
     /** What new orders would cost today, each ready behind those before it; none of them is kept yet. */
@@ -340,7 +340,9 @@ class Quotes {
         if (order.lines().isEmpty()) {
             throw new Rejected(Fault.of("lines", "lines.none"));
         }
-        PriceView price = price(order, desk.sit());
+        PieceDesk.Sitting sitting = desk.sit();
+        PriceView price =
+                price(order, sitting, promises.of(promises.work(order, sitting)).last());
         insert(order.id(), price, LocalDate.now(clock).plusDays(rules.rules().validDays()), null);
         return price;
     }

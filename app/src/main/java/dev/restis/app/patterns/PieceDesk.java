@@ -50,7 +50,7 @@ import org.springframework.stereotype.Service;
 public class PieceDesk {
 
     private static final int MOST_VERDICTS = 20_000;
-    private static final int MOST_LATELY = 32;
+    private static final int MOST_LATELY = 500;
 
     private final Articles articles;
     private final Workshop workshop;
@@ -247,6 +247,16 @@ public class PieceDesk {
         /** What nobody else was promised: what is on hand but for the needs of other orders' pieces; below 0 when short. */
         public long free(Article article, @Nullable Long order) {
             return article.onHand() - articles.promised(article.id(), order);
+        }
+
+        /** Reads at once what is promised of all that these pieces need. */
+        public void readyToJudge(Collection<Worked> pieces, @Nullable Long order) {
+            articles.promisedAhead(
+                    pieces.stream()
+                            .flatMap(p -> p.needed().keySet().stream())
+                            .map(Article::id)
+                            .toList(),
+                    order);
         }
 
         /** Other cords of the same material and gauge. */

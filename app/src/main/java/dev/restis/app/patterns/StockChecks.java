@@ -58,6 +58,7 @@ final class StockChecks {
         if (wanted.quantity() == 0) {
             return List.of();
         }
+        sitting.readyToJudge(List.of(worked), wanted.order());
         List<CheckView> checks = new ArrayList<>();
         worked.needed().forEach((article, each) -> {
             if (article.kind() == ArticleKind.CONSUMABLE) {

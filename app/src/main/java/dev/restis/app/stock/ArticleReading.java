@@ -1,5 +1,7 @@
 package dev.restis.app.stock;
 
+import dev.restis.app.measures.Materials;
+import dev.restis.core.cord.Material;
 import java.util.Collection;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -22,16 +24,19 @@ public final class ArticleReading {
     private record Promise(long article, @Nullable Long besides) {}
 
     private final Articles articles;
+    private final Materials materials;
     private final Map<Long, Article> byId = new LinkedHashMap<>();
     private final Map<String, Article> byCode = new HashMap<>();
     private final Map<Promise, Long> promised = new HashMap<>();
     private @Nullable List<Articles.ConsumableUse> uses;
+    private @Nullable Map<String, Material> book;
     private final Set<Article.ArticleKind> kinds = EnumSet.noneOf(Article.ArticleKind.class);
     private int asked;
     private boolean complete;
 
-    ArticleReading(Articles articles) {
+    ArticleReading(Articles articles, Materials materials) {
         this.articles = articles;
+        this.materials = materials;
     }
 
     /** Reads these at once, for they will be asked for. */
@@ -39,20 +44,20 @@ public final class ArticleReading {
         List<Long> unread =
                 ids.stream().filter(id -> !byId.containsKey(id)).distinct().toList();
         if (!complete && !unread.isEmpty()) {
-            articles.some(unread).forEach(this::keep);
+            articles.some(unread, book()).forEach(this::keep);
         }
     }
 
     public Optional<Article> byCode(String code) {
         if (!byCode.containsKey(code) && !complete) {
-            one(articles.coded(code));
+            one(articles.coded(code, book()));
         }
         return Optional.ofNullable(byCode.get(code));
     }
 
     public Optional<Article> byId(long id) {
         if (!byId.containsKey(id) && !complete) {
-            one(articles.some(List.of(id)));
+            one(articles.some(List.of(id), book()));
         }
         return Optional.ofNullable(byId.get(id));
     }
@@ -66,7 +71,7 @@ public final class ArticleReading {
 
     public Collection<Article> all() {
         if (!complete) {
-            articles.all().forEach(this::keep);
+            articles.all(book()).forEach(this::keep);
             complete = true;
         }
         return byId.values();
@@ -75,7 +80,7 @@ public final class ArticleReading {
     /** All of a kind, without those of all others. */
     public Collection<Article> ofKind(Article.ArticleKind kind) {
         if (!complete && kinds.add(kind)) {
-            articles.ofKind(kind).forEach(this::keep);
+            articles.ofKind(kind, book()).forEach(this::keep);
         }
         return byId.values().stream().filter(a -> a.kind() == kind).toList();
     }
@@ -94,9 +99,29 @@ public final class ArticleReading {
         return uses;
     }
 
+    /** Reads at once what of these is promised to orders, but for one. */
+    public void promisedAhead(Collection<Long> ids, @Nullable Long besides) {
+        List<Long> unread = ids.stream()
+                .filter(id -> !promised.containsKey(new Promise(id, besides)))
+                .distinct()
+                .toList();
+        if (!unread.isEmpty()) {
+            Map<Long, Long> found = articles.promised(unread, besides);
+            unread.forEach(id -> promised.put(new Promise(id, besides), found.getOrDefault(id, 0L)));
+        }
+    }
+
     /** What of an article is promised to orders, but for one. */
     public long promised(long article, @Nullable Long besides) {
-        return promised.computeIfAbsent(new Promise(article, besides), p -> articles.promised(article, besides));
+        promisedAhead(List.of(article), besides);
+        return promised.getOrDefault(new Promise(article, besides), 0L);
+    }
+
+    private Map<String, Material> book() {
+        if (book == null) {
+            book = materials.book();
+        }
+        return book;
     }
 
     private void keep(Article article) {

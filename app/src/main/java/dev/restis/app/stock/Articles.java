@@ -20,6 +20,7 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -111,51 +112,66 @@ public class Articles {
 
     @Transactional(readOnly = true)
     public List<Article> all() {
+        return all(materials.book());
+    }
+
+    List<Article> all(Map<String, Material> book) {
         return jdbc.sql(WITH_STOCK.formatted("") + " order by a.kind, a.code")
-                .query(row())
+                .query(row(book))
                 .list();
     }
 
     /** All articles of a kind, by their codes. */
-    @Transactional(readOnly = true)
-    public List<Article> ofKind(Article.ArticleKind kind) {
+    List<Article> ofKind(ArticleKind kind, Map<String, Material> book) {
         return jdbc.sql(WITH_STOCK.formatted("where article_id in (select id from article where kind = :kind)")
                         + " where a.kind = :kind order by a.code")
                 .param("kind", kind.name())
-                .query(row())
+                .query(row(book))
                 .list();
     }
 
     /** These articles, in no order. */
     @Transactional(readOnly = true)
     public List<Article> some(Collection<Long> ids) {
+        return some(ids, materials.book());
+    }
+
+    List<Article> some(Collection<Long> ids, Map<String, Material> book) {
         return jdbc.sql(WITH_STOCK.formatted("where article_id = any (:ids)") + " where a.id = any (:ids)")
                 .param("ids", ids.toArray(Long[]::new))
-                .query(row())
+                .query(row(book))
                 .list();
     }
 
     /** The article of that code, if there is one. */
     @Transactional(readOnly = true)
     public List<Article> coded(String code) {
+        return coded(code, materials.book());
+    }
+
+    List<Article> coded(String code, Map<String, Material> book) {
         return jdbc.sql(WITH_STOCK.formatted("where article_id = (select id from article where code = :code)")
                         + " where a.code = :code")
                 .param("code", code)
-                .query(row())
+                .query(row(book))
                 .list();
     }
 
-    /** What accepted orders' uncut pieces take of an article, but for those of one order. */
+    /** What accepted orders' uncut pieces take of articles, but for those of one order; nothing for what none takes. */
     @Transactional(readOnly = true)
-    public long promised(long article, @Nullable Long besides) {
-        return jdbc.sql("""
-                        select coalesce(sum(quantity), 0) from article_reserved
-                        where article_id = :article and (cast(:besides as bigint) is null or order_id <> :besides)
+    public Map<Long, Long> promised(Collection<Long> ids, @Nullable Long besides) {
+        Map<Long, Long> promised = new HashMap<>();
+        jdbc.sql("""
+                        select article_id, sum(quantity) from article_reserved
+                        where article_id = any (:articles) and (cast(:besides as bigint) is null or order_id <> :besides)
+                        group by 1
                         """)
-                .param("article", article)
+                .param("articles", ids.toArray(Long[]::new))
                 .param("besides", besides)
-                .query(Long.class)
-                .single();
+                .query(row -> {
+                    promised.put(row.getLong(1), row.getLong(2));
+                });
+        return promised;
     }
 
     /** An article of cord and the colour it has. */
@@ -175,8 +191,7 @@ public class Articles {
                 .list();
     }
 
-    private RowMapper<Article> row() {
-        Map<String, Material> book = materials.book();
+    private static RowMapper<Article> row(Map<String, Material> book) {
         return (row, n) -> article(row, book);
     }
 
@@ -212,7 +227,7 @@ public class Articles {
     }
 
     public ArticleReading reading() {
-        return new ArticleReading(this);
+        return new ArticleReading(this, materials);
     }
 
     @Transactional(readOnly = true)
