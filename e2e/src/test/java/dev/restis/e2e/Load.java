@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.IntFunction;
 import java.util.function.Supplier;
@@ -113,7 +114,7 @@ final class Load {
 
     /** Asks for {@code path} of 0, 1, 2 ..., {@value #A_SECOND} times a second, and prints median and p95. */
     void measure(String what, IntFunction<String> path) throws Exception {
-        steadily(what, n -> request(path.apply(n)).build());
+        answers(what, n -> http.sendAsync(request(path.apply(n)).build(), HttpResponse.BodyHandlers.ofByteArray()));
     }
 
     /** Asks one after the other: for what reads everything there is, and nobody asks for fifty times a second. */
@@ -132,29 +133,36 @@ final class Load {
 
     /** The same, but one in {@value #ONE_ACT_IN} is an act. */
     void measureMixed(String what, IntFunction<String> path, Supplier<Act> acts) throws Exception {
-        steadily(what, n -> {
+        // One hand cuts: no act begins before the one before it is answered.
+        AtomicReference<CompletableFuture<HttpResponse<byte[]>>> before = new AtomicReference<>();
+        answers(what, n -> {
             if (n % ONE_ACT_IN > 0) {
-                return request(path.apply(n)).build();
+                return http.sendAsync(request(path.apply(n)).build(), HttpResponse.BodyHandlers.ofByteArray());
             }
             Act act = acts.get();
-            return posting(act.path(), "application/json", act.body().getBytes(StandardCharsets.UTF_8));
+            HttpRequest asked =
+                    posting(act.path(), "application/json", act.body().getBytes(StandardCharsets.UTF_8));
+            CompletableFuture<HttpResponse<byte[]>> last = before.get();
+            CompletableFuture<HttpResponse<byte[]>> next = last == null
+                    ? http.sendAsync(asked, HttpResponse.BodyHandlers.ofByteArray())
+                    : last.thenCompose(done -> http.sendAsync(asked, HttpResponse.BodyHandlers.ofByteArray()));
+            before.set(next);
+            return next;
         });
     }
 
-    private void steadily(String what, IntFunction<HttpRequest> requests) throws Exception {
+    private void answers(String what, IntFunction<CompletableFuture<HttpResponse<byte[]>>> asking) throws Exception {
         List<CompletableFuture<Double>> answers = new ArrayList<>();
         long start = System.nanoTime();
         for (int n = 0; n < A_SECOND * (WARM_UP_S + SECONDS); n++) {
             long due = start + n * TimeUnit.SECONDS.toNanos(1) / A_SECOND;
             TimeUnit.NANOSECONDS.sleep(Math.max(0, due - System.nanoTime()));
-            HttpRequest asked = requests.apply(n);
-            answers.add(http.sendAsync(asked, HttpResponse.BodyHandlers.ofByteArray())
-                    .thenApply(answer -> {
-                        if (answer.statusCode() >= 300) {
-                            throw new AssertionError(asked.uri() + " answered " + answer.statusCode());
-                        }
-                        return (System.nanoTime() - due) / 1e6;
-                    }));
+            answers.add(asking.apply(n).thenApply(answer -> {
+                if (answer.statusCode() >= 300) {
+                    throw new AssertionError(answer.uri() + " answered " + answer.statusCode());
+                }
+                return (System.nanoTime() - due) / 1e6;
+            }));
         }
         List<Double> times = new ArrayList<>();
         for (CompletableFuture<Double> answer : answers.subList(A_SECOND * WARM_UP_S, answers.size())) {

@@ -1,5 +1,6 @@
 package dev.restis.app.cut;
 
+import dev.restis.app.cut.CutSteps.Next;
 import dev.restis.app.orders.Pieces;
 import dev.restis.app.plan.Batches;
 import dev.restis.app.plan.Batches.StrandNeed;
@@ -23,7 +24,6 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -48,6 +48,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class CutBench {
 
     private final CutLists lists;
+    private final CutSteps steps;
     private final CutCosts costs;
     private final GivenUp givenUp;
     private final Batches batches;
@@ -60,6 +61,7 @@ public class CutBench {
 
     CutBench(
             CutLists lists,
+            CutSteps steps,
             CutCosts costs,
             @Lazy GivenUp givenUp,
             Batches batches,
@@ -70,6 +72,7 @@ public class CutBench {
             JdbcClient jdbc,
             Clock clock) {
         this.lists = lists;
+        this.steps = steps;
         this.costs = costs;
         this.givenUp = givenUp;
         this.batches = batches;
@@ -118,14 +121,14 @@ public class CutBench {
         CutList list = lists.open(listId);
         CutSpool spool = spool(list, spoolId);
         inMyHand(spool);
-        List<CutStep> made = next(spool, steps);
+        List<CutStep> made = this.steps.next(spool, steps);
         if (keep != null) {
             made.stream().filter(s -> s.kind() != StepKind.STRAND).forEach(s -> s.keep(keep));
         }
         if (counter != null) {
             spool.counterUm(counter);
         }
-        make(list, Map.of(spool, made), last);
+        make(list, List.of(this.steps.ready(spool, made)), last);
     }
 
     /**
@@ -168,29 +171,6 @@ public class CutBench {
                 .list();
     }
 
-    private static List<CutStep> next(CutSpool spool, List<Long> steps) {
-        Map<Long, CutStep> byId = spool.steps().stream().collect(Collectors.toMap(CutStep::id, Function.identity()));
-        for (long id : steps) {
-            CutStep step = byId.get(id);
-            if (step == null) {
-                throw new Conflict("cut.planChanged");
-            }
-            if (step.done()) {
-                throw new Conflict("cut.done", step.doneBy());
-            }
-        }
-        List<CutStep> toDo = spool.toDo();
-        if (steps.isEmpty()
-                || steps.size() > toDo.size()
-                || !toDo.subList(0, steps.size()).stream()
-                        .map(CutStep::id)
-                        .toList()
-                        .equals(steps)) {
-            throw new Conflict("cut.planChanged");
-        }
-        return toDo.subList(0, steps.size());
-    }
-
     /** All that is still to do, at once: for those who cut by the sheet. */
     @Transactional
     public void confirm(long listId) {
@@ -201,9 +181,8 @@ public class CutBench {
         CutList list = lists.open(listId);
         list.spools().forEach(CutBench::inMyHand);
         checkComplete(list);
-        Map<CutSpool, List<CutStep>> all = new HashMap<>();
-        list.spools().forEach(s -> all.put(s, s.toDo()));
-        Collection<PartTaken> lacking = make(list, all, true);
+        Collection<PartTaken> lacking =
+                make(list, list.spools().stream().map(Next::all).toList(), true);
         if (!list.confirmed()) {
             // All is cut but what lacks parts; say which.
             stock.hold(List.of(), lacking).take(lacking);
@@ -234,47 +213,49 @@ public class CutBench {
      * @param last whether nothing is left to do after them
      * @return the parts that pieces lack which are otherwise cut
      */
-    private Collection<PartTaken> make(CutList list, Map<CutSpool, List<CutStep>> cuts, boolean last) {
-        List<Long> steps =
-                cuts.values().stream().flatMap(List::stream).map(CutStep::id).toList();
+    private Collection<PartTaken> make(CutList list, List<Next> cuts, boolean last) {
+        List<CutStep> all = cuts.stream().flatMap(n -> n.steps().stream()).toList();
+        List<Long> steps = all.stream().map(CutStep::id).toList();
         if (lastOf(list.id(), steps) != last) {
             // Somebody made the other last cut meanwhile, or more was planned: other orders are to be held.
             throw new LockOrder.Overtaken();
         }
-        Map<Long, StrandNeed> strands = batches
-                .strands(cuts.values().stream()
-                        .flatMap(List::stream)
-                        .flatMap(s -> Optional.ofNullable(s.strandId()).stream())
-                        .toList())
-                .stream()
-                .collect(Collectors.toMap(StrandNeed::id, Function.identity()));
+        Map<Long, StrandNeed> strands =
+                batches
+                        .strands(all.stream()
+                                .flatMap(s -> Optional.ofNullable(s.strandId()).stream())
+                                .toList())
+                        .stream()
+                        .collect(Collectors.toMap(StrandNeed::id, Function.identity()));
         Set<Long> touched = strands.values().stream().map(StrandNeed::piece).collect(Collectors.toSet());
         Ready ready = ready(list, last ? new HashSet<>(uncut(list)) : touched, steps);
         Picking picking =
-                stock.hold(cuts.keySet().stream().map(CutSpool::holdingId).toList(), ready.parts());
-        cuts.entrySet().stream()
-                .sorted(Comparator.comparing(e -> e.getKey().holdingId()))
-                .forEach(e -> make(e.getKey(), e.getValue(), strands));
+                stock.hold(cuts.stream().map(n -> n.spool().holdingId()).toList(), ready.parts());
+        cuts.stream().sorted(Comparator.comparing(n -> n.spool().holdingId())).forEach(n -> make(n, strands));
         entities.flush();
-        Set<Long> lacking = complete(ready, touched, picking);
+        Set<Long> lacking = complete(ready, picking);
         costs.cut(list, union(touched, ready.pieces()), steps);
+        // What is begun and not cut is known by what it cost so far, so this comes last.
+        touched.removeAll(ready.pieces());
+        touched.addAll(lacking);
+        pieces.cutting(touched);
         if (last && lacking.isEmpty()) {
             finish(list);
         }
         return ready.parts().stream().filter(p -> lacking.contains(p.piece())).toList();
     }
 
-    private void make(CutSpool spool, List<CutStep> steps, Map<Long, StrandNeed> strands) {
-        Stock.Planned believed = new Stock.Planned(spool.needUm(), spool.balanceUm());
+    private void make(Next next, Map<Long, StrandNeed> strands) {
+        CutSpool spool = next.spool();
         List<Stretch> stretches = new ArrayList<>();
-        for (CutStep step : steps) {
+        for (CutStep step : next.steps()) {
             stretch(step, strands).ifPresent(stretches::add);
             step.done(clock.instant(), Workshop.whoever());
         }
         if (!stretches.isEmpty()) {
-            stock.cut(spool.holdingId(), believed, stretches);
+            stock.cut(spool.holdingId(), next.believed(), stretches);
         }
-        if (spool.toDo().isEmpty()) {
+        if (next.last()) {
             spool.inHandOf(null);
         }
     }
@@ -324,7 +305,7 @@ public class CutBench {
     }
 
     /** Takes the parts of pieces that are ready, and calls them cut; answers those that lack parts and are left for later. */
-    private Set<Long> complete(Ready ready, Set<Long> touched, Picking picking) {
+    private Set<Long> complete(Ready ready, Picking picking) {
         Map<Long, List<PartTaken>> parts = ready.parts().stream().collect(Collectors.groupingBy(PartTaken::piece));
         Set<Long> cut = new HashSet<>();
         for (long piece : ready.pieces()) {
@@ -338,9 +319,6 @@ public class CutBench {
         if (!cut.isEmpty()) {
             pieces.markCut(cut);
         }
-        Set<Long> others = new HashSet<>(touched);
-        others.removeAll(cut);
-        pieces.cutting(others);
         Set<Long> lacking = new HashSet<>(ready.pieces());
         lacking.removeAll(cut);
         return lacking;
@@ -501,7 +479,7 @@ public class CutBench {
             entities.remove(list);
             entities.flush();
         } else if (lastOf(list.id(), List.of())) {
-            Set<Long> lacking = complete(ready, Set.of(), picking);
+            Set<Long> lacking = complete(ready, picking);
             costs.cut(list, ready.pieces(), List.of());
             if (lacking.isEmpty()) {
                 finish(list);

@@ -16,8 +16,9 @@ class CutProgress {
      * How far a spool is. Cuts are made and taken back in their order, so their number says which they are.
      *
      * @param done how many of its stretches are cut
+     * @param strands how many of them are strands
      */
-    record SpoolProgress(long id, @Nullable String inHandOf, int done) {}
+    record SpoolProgress(long id, @Nullable String inHandOf, int done, int strands) {}
 
     /**
      * How far a list is.
@@ -56,26 +57,22 @@ class CutProgress {
                 .optional()
                 .orElseThrow(() -> new NotFound("cut.replaced"));
         boolean open = head.confirmedAt() == null;
+        List<SpoolProgress> spools =
+                jdbc.sql("""
+                        select s.id, s.in_hand_of, count(t.done_at)::int as done,
+                               (count(t.done_at) filter (where t.kind = 'STRAND'))::int as strands
+                        from cut_spool s left join cut_step t on t.cut_spool_id = s.id
+                        where s.cut_list_id = ? group by s.id order by s.number
+                        """).param(list).query(SpoolProgress.class).list();
         return new ProgressView(
                 head.revision(),
                 head.confirmedAt(),
                 head.confirmedBy(),
-                done(list),
+                spools.stream().mapToInt(SpoolProgress::strands).sum(),
                 open ? unplanned(list) : 0,
                 open ? lacking(list) : 0,
                 bettering.going(list),
-                jdbc.sql("""
-                                select s.id, s.in_hand_of, count(t.done_at)::int as done
-                                from cut_spool s left join cut_step t on t.cut_spool_id = s.id
-                                where s.cut_list_id = ? group by s.id order by s.number
-                                """).param(list).query(SpoolProgress.class).list());
-    }
-
-    private int done(long list) {
-        return jdbc.sql("""
-                        select count(*) from cut_spool s join cut_step t on t.cut_spool_id = s.id
-                        where s.cut_list_id = ? and t.kind = 'STRAND' and t.done_at is not null
-                        """).param(list).query(Integer.class).single();
+                spools);
     }
 
     /** Strands that no spool is planned for, since pieces left or something went wrong. */

@@ -106,6 +106,11 @@ class CutSpool {
                 .sum();
     }
 
+    /** All that it had when it was planned. */
+    long plannedUm() {
+        return balanceUm;
+    }
+
     /** All that it should still have. */
     long balanceUm() {
         return balanceUm - takenUm();
