@@ -49,7 +49,7 @@ class StatementCountTest extends RestisTest {
         "/api/cut/batches, 1",
         "/api/cut/waste?by=ARTICLE, 2",
         "/api/cut/waste?by=MONTH, 2",
-        "/api/cut/waste?by=BATCH, 2",
+        "/api/cut/waste?by=BATCH, 3",
         "/api/costs, 1",
         "/api/costs/totals, 1",
         "/api/costs/books, 4",

@@ -116,6 +116,19 @@ public final class Verification {
                                        from cut_waste_now w where w.cut_list_id = c.id) n on true
                 where c.summed and k.sums is distinct from n.sums
                 """);
+        checks.put("sums of waste of each day", """
+                select 'day ' || coalesce(d.day, k.day) || ' keeps ' || d.cut_um || ', its lists come to ' || k.cut_um
+                from cut_waste_day d
+                    full join (select day, sum(used_um) as used_um, sum(cut_um) as cut_um, sum(scrap_um) as scrap_um,
+                                      sum(scrap_value) as scrap_value, sum(made) as made, sum(made_um) as made_um,
+                                      sum(remnants) as remnants, sum(remnants_um) as remnants_um
+                               from cut_waste group by day) k on k.day = d.day
+                where (coalesce(d.used_um, 0), coalesce(d.cut_um, 0), coalesce(d.scrap_um, 0), coalesce(d.scrap_value, 0),
+                       coalesce(d.made, 0), coalesce(d.made_um, 0), coalesce(d.remnants, 0), coalesce(d.remnants_um, 0))
+                      is distinct from
+                      (coalesce(k.used_um, 0), coalesce(k.cut_um, 0), coalesce(k.scrap_um, 0), coalesce(k.scrap_value, 0),
+                       coalesce(k.made, 0), coalesce(k.made_um, 0), coalesce(k.remnants, 0), coalesce(k.remnants_um, 0))
+                """);
         checks.put("strands that are cut", """
                 select 'strand ' || t.strand_id || ' is cut but ' || coalesce(l.quantity, 0) || ' of it left the shelves'
                 from cut_step t join strand n on n.id = t.strand_id

@@ -5,6 +5,8 @@ import java.math.RoundingMode;
 import java.sql.Types;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -77,14 +79,29 @@ class CutWaste {
     static final int MOST_ROWS = 500;
 
     static final int MOST_SHOWN_LISTS = 100;
+    private static final String BETWEEN = "day between coalesce(:from, '-infinity') and coalesce(:to, 'infinity')";
+    private static final String SUMS = """
+            day, used_um, cut_um, scrap_um, scrap_value, made, made_um, remnants, remnants_um""";
+    private static final String SUMMED = """
+            select cut_list_id, article_id, %s from cut_waste
+            where cut_list_id <> all (:unsummed) and %s""".formatted(SUMS, BETWEEN);
+    /** Days are summed with what was cut of lists that are being summed again. */
+    private static final String DAYS = """
+            select cast(null as bigint) as cut_list_id, cast(null as bigint) as article_id, %1$s from cut_waste_day where %2$s
+            union all
+            select null, null, day, -used_um, -cut_um, -scrap_um, -scrap_value, -made, -made_um, -remnants, -remnants_um
+            from cut_waste where cut_list_id = any (:unsummed) and %2$s""".formatted(SUMS, BETWEEN);
+
+    private static final String THESE = """
+            select cut_list_id, article_id, %s from cut_waste
+            where cut_list_id = any (:lists) and cut_list_id <> all (:unsummed) and %s""".formatted(SUMS, BETWEEN);
+    private static final String NOW = """
+            union all
+            select cut_list_id, article_id, %s from cut_waste_now where cut_list_id = any (:unsummed) and %s""".formatted(SUMS, BETWEEN);
     /** The newest lists of those days, found without adding up all others. */
     private static final String NEWEST = """
-            w.cut_list_id in (
-                select c.id from cut_list c
-                where c.id = any (:unsummed)
-                      or exists (select 1 from cut_waste k where k.cut_list_id = c.id
-                                     and k.day between coalesce(:from, '-infinity') and coalesce(:to, 'infinity'))
-                order by c.id desc limit :lists)""";
+            (select distinct cut_list_id from cut_waste where %s order by 1 desc limit :most)
+            union select * from unnest(cast(:unsummed as bigint[])) order by 1 desc limit :most""".formatted(BETWEEN);
 
     private final JdbcClient jdbc;
 
@@ -105,18 +122,16 @@ class CutWaste {
                 .query(Long.class)
                 .list()
                 .toArray(Long[]::new);
+        Long[] newest = by == By.BATCH ? newest(unsummed, from, to, lists) : unsummed;
+        Set<Long> wanted = Set.of(newest);
+        Long[] now = Stream.of(unsummed).filter(wanted::contains).toArray(Long[]::new);
         return jdbc.sql("""
-                        with w as (
-                            select k.* from cut_waste k where k.cut_list_id <> all (:unsummed)
-                                and k.day between coalesce(:from, '-infinity') and coalesce(:to, 'infinity')
-                            union all
-                            select n.* from cut_waste_now n where n.cut_list_id = any (:unsummed)
-                                and n.day between coalesce(:from, '-infinity') and coalesce(:to, 'infinity')),
+                        with w as (%s),
                         s as (
                             select w.%s as part, sum(w.used_um) as used_um, sum(w.cut_um) as cut_um, sum(w.scrap_um) as scrap_um,
                                    sum(w.scrap_value) as scrap_value, sum(w.made) as made, sum(w.made_um) as made_um,
                                    sum(w.remnants) as remnants, sum(w.remnants_um) as remnants_um
-                            from w where %s group by 1)
+                            from w group by 1)
                         select %s as label, %s as name, %s as colour, %s as list,
                                sum(s.used_um) as used_um, sum(s.cut_um) as cut_um, sum(s.scrap_um) as scrap_um,
                                sum(s.scrap_value) as scrap_value, sum(s.made) as made, sum(s.made_um) as made_um,
@@ -124,8 +139,13 @@ class CutWaste {
                         from s %s
                         group by %s having sum(s.cut_um) + sum(s.scrap_um) > 0 order by %s limit :most
                         """.formatted(
+                                switch (by) {
+                                            case ARTICLE -> SUMMED;
+                                            case MONTH -> DAYS;
+                                            case BATCH -> THESE;
+                                        }
+                                        + NOW,
                                 by.part,
-                                by == By.BATCH ? NEWEST : "true",
                                 by.label,
                                 by.name,
                                 by.colour,
@@ -134,10 +154,10 @@ class CutWaste {
                                 by == By.ARTICLE ? "join article a on a.id = s.part" : "",
                                 by == By.MONTH ? "1" : by == By.ARTICLE ? "a.id" : "s.part",
                                 by.order))
-                .param("unsummed", unsummed)
+                .param("unsummed", now)
                 .param("from", from, Types.DATE)
                 .param("to", to, Types.DATE)
-                .param("lists", lists)
+                .param("lists", newest)
                 .param("most", MOST_ROWS)
                 .query((row, n) -> {
                     long cut = row.getLong("cut_um");
@@ -161,5 +181,16 @@ class CutWaste {
                             gap == null ? null : gap.setScale(2, RoundingMode.UP));
                 })
                 .list();
+    }
+
+    private Long[] newest(Long[] unsummed, @Nullable LocalDate from, @Nullable LocalDate to, int most) {
+        return jdbc.sql(NEWEST)
+                .param("unsummed", unsummed)
+                .param("from", from, Types.DATE)
+                .param("to", to, Types.DATE)
+                .param("most", most)
+                .query(Long.class)
+                .list()
+                .toArray(Long[]::new);
     }
 }

@@ -35,7 +35,12 @@ class CutWasteSums {
                         select id from cut_list where confirmed_at is not null and not summed order by id limit ?
                         for no key update skip locked
                         """).param(AT_ONCE).query(Long.class).list();
+        if (lists.isEmpty()) {
+            return false;
+        }
         Long[] ids = lists.toArray(Long[]::new);
+        // Days are summed by one instance after the other: each takes away what it adds anew.
+        jdbc.sql("lock table cut_waste_day in share row exclusive mode").update();
         jdbc.sql("delete from cut_waste where cut_list_id = any (?)").param(ids).update();
         jdbc.sql("""
                         insert into cut_waste (cut_list_id, article_id, day, used_um, cut_um, scrap_um, scrap_value, made, made_um,
