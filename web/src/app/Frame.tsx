@@ -16,7 +16,7 @@ import { type FormEvent, type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useLocation, useNavigate } from 'react-router';
 import type { Schemas } from '../api/client';
-import { useSignOut } from '../features/workshop/queries';
+import { useSignOut } from '../shared/session';
 import { Rail } from './Rail';
 import { type Units, useUnits } from './units';
 

@@ -1,7 +1,7 @@
 import { Alert, Button, Group, Text } from '@mantine/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useSession } from '../features/workshop/queries';
+import { useSession } from '../shared/session';
 
 /** Tells whoever has a page open that another version of Restis answers now; what is typed is not thrown away by itself. */
 export function NewerVersion() {

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { NavLink } from 'react-router';
-import { waitingQuery } from '../features/plan/queries';
+import { waitingQuery } from '../shared/work';
 import classes from './Rail.module.css';
 
 const STAGES = ['today', 'orders', 'plan', 'cut', 'bench', 'finished'] as const;

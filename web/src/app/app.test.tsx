@@ -1,6 +1,6 @@
 import { act, screen } from '@testing-library/react';
 import { expect, it, vi } from 'vitest';
-import { sessionQuery, useSession } from '../features/workshop/queries';
+import { sessionQuery, useSession } from '../shared/session';
 import { serving } from '../test/server';
 import { show } from '../test/show';
 import { ErrorBoundary } from './ErrorBoundary';

@@ -1,7 +1,7 @@
 import { Text } from '@mantine/core';
 import { useUnits } from '../app/units';
-import { useSession } from '../features/workshop/queries';
 import { formatLength, formatMoney, type LengthKind } from './format';
+import { useSession } from './session';
 
 export function Length({ um, kind }: { um: number; kind?: LengthKind }) {
   const { units } = useUnits();

@@ -1,11 +1,11 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { expect, it, vi } from 'vitest';
 import type { Schemas } from '../../api/client';
+import { devicesQuery } from '../../shared/devices';
+import { sessionQuery } from '../../shared/session';
 import { list, spool, strand } from '../../test/cuts';
 import { answering, Reply, refused, serving } from '../../test/server';
 import { show } from '../../test/show';
-import { devicesQuery } from '../stock/queries';
-import { sessionQuery } from '../workshop/queries';
 import BenchPage from './BenchPage';
 import { goOnAt, nextCut } from './bench';
 import { cutListQuery } from './queries';

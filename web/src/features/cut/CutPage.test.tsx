@@ -1,10 +1,10 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
+import { sessionQuery } from '../../shared/session';
 import { list, spool, strand } from '../../test/cuts';
 import { answering, refused } from '../../test/server';
 import { paged, show } from '../../test/show';
-import { sessionQuery } from '../workshop/queries';
 import CutPage from './CutPage';
 import { cutListQuery, cuttableQuery, weightsQuery } from './queries';
 

@@ -3,8 +3,8 @@ import { notifications } from '@mantine/notifications';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { api, ask } from '../../api/client';
+import { devicesQuery } from '../../shared/devices';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { devicesQuery } from '../stock/queries';
 
 const EACH = ['PIECE', 'STRAND'] as const;
 

@@ -1,8 +1,8 @@
 import { fireEvent, screen, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
+import { sessionQuery } from '../../shared/session';
 import { show } from '../../test/show';
-import { sessionQuery } from '../workshop/queries';
 import WastePage, { wasteQuery } from './WastePage';
 
 const ROW: Schemas['WasteRow'] = {

@@ -6,7 +6,7 @@ import { useTranslation } from 'react-i18next';
 import { ProblemError, type Schemas } from '../../api/client';
 import { Await } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { sessionQuery } from '../workshop/queries';
+import { sessionQuery } from '../../shared/session';
 import { useKeepWeights, weightsQuery } from './queries';
 
 /** What plans are to save, put as money. */

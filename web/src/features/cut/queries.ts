@@ -8,8 +8,8 @@ import {
 } from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
 import type { Units } from '../../app/units';
-import { useRefreshWork, waitingQuery } from '../plan/queries';
-import { sessionQuery } from '../workshop/queries';
+import { sessionQuery } from '../../shared/session';
+import { useRefreshWork, waitingQuery } from '../../shared/work';
 
 export const cuttableQuery = infiniteQueryOptions({
   queryKey: ['cut', 'batches'],
@@ -25,14 +25,6 @@ export const cutListQuery = (id: number) =>
   });
 
 export const progressKey = (id: number) => ['cut', 'progress', id];
-
-export function usePropose() {
-  const refresh = useRefreshWork();
-  return useMutation({
-    mutationFn: (batches: number[]) => ask(api.POST('/api/cut/lists', { body: { batches } })),
-    onSuccess: refresh,
-  });
-}
 
 export function useKeep(list: number) {
   const client = useQueryClient();

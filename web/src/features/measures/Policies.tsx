@@ -2,7 +2,7 @@ import { Radio, Stack, Text, Title } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
 import type { Schemas } from '../../api/client';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { useSession } from '../workshop/queries';
+import { useSession } from '../../shared/session';
 import { useChoosePolicy } from './queries';
 
 /** How the safety margin is chosen, with the risk that each policy takes. */

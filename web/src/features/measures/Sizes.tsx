@@ -7,7 +7,7 @@ import { useUnits } from '../../app/units';
 import { Length } from '../../shared/Figures';
 import { formatLength } from '../../shared/format';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { useSession } from '../workshop/queries';
+import { useSession } from '../../shared/session';
 import { useKeepSizes } from './queries';
 
 /** Wrists and hands by size, and how much room a fit leaves. */

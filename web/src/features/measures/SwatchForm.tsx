@@ -6,7 +6,7 @@ import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { LengthField } from '../../shared/LengthField';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { useSession } from '../workshop/queries';
+import { useSession } from '../../shared/session';
 import { useKeepSwatch } from './queries';
 
 export function SwatchForm({ view }: { view: Schemas['SwatchesView'] }) {

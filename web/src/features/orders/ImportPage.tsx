@@ -18,11 +18,11 @@ import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
+import { deliveryQuery, deliveryTextQuery } from '../../shared/deliveries';
 import { formatDay } from '../../shared/format';
 import { jobQuery, stopJob } from '../../shared/jobs';
 import { Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { deliveryQuery, deliveryTextQuery } from '../shop/queries';
 import classes from './ImportPage.module.css';
 import { sampleFile, type Source as TakenFrom, useImport, usePreview } from './queries';
 

@@ -4,9 +4,9 @@ import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
+import { articlesQuery } from '../../shared/articles';
 import { Await, Empty } from '../../shared/Page';
 import { patternsQuery } from '../../shared/piece/queries';
-import { articlesQuery } from '../stock/queries';
 
 type Known = (patterns: Schemas['PatternView'][], articles: Schemas['Article'][]) => ReactNode;
 

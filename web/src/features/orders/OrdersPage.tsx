@@ -17,11 +17,11 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
+import { deliveriesQuery } from '../../shared/deliveries';
 import { formatDay } from '../../shared/format';
 import { Await, Empty, Page } from '../../shared/Page';
 import { PieceChip } from '../../shared/PiecePicture';
 import { Verdict } from '../../shared/Verdict';
-import { deliveriesQuery } from '../shop/queries';
 import { QuickEntry } from './QuickEntry';
 import { type Act, type OrderFilter, ordersQuery, useActMany } from './queries';
 

@@ -9,7 +9,7 @@ import { api, ask, type Schemas } from '../../api/client';
 import type { paths } from '../../api/schema';
 import type { Units } from '../../app/units';
 import { outcome } from '../../shared/jobs';
-import { useRefreshWork } from '../plan/queries';
+import { useRefreshWork } from '../../shared/work';
 
 export type OrderFilter = NonNullable<paths['/api/orders']['get']['parameters']['query']>;
 
@@ -106,19 +106,6 @@ export function useSplit(id: number) {
   return useMutation({
     mutationFn: (parts: Schemas['Part'][]) =>
       ask(api.POST('/api/orders/{id}/split', { params: { path: { id } }, body: { parts } })),
-    onSuccess: refresh,
-  });
-}
-
-export const priceRulesQuery = queryOptions({
-  queryKey: ['orders', 'price-rules'],
-  queryFn: () => ask(api.GET('/api/orders/price-rules')),
-});
-
-export function useKeepPriceRules() {
-  const refresh = useRefreshWork();
-  return useMutation({
-    mutationFn: (body: Schemas['RulesInput']) => ask(api.PUT('/api/orders/price-rules', { body })),
     onSuccess: refresh,
   });
 }

@@ -4,13 +4,13 @@ import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
+import { articlesQuery } from '../../shared/articles';
 import { stitchName } from '../../shared/names';
 import { Await, Empty, Page } from '../../shared/Page';
 import { ChoiceFields } from '../../shared/piece/ChoiceFields';
 import { firstChoices, withOffer } from '../../shared/piece/choices';
 import { LivePiece, useLiveChoices } from '../../shared/piece/LivePiece';
 import { patternsQuery } from '../../shared/piece/queries';
-import { articlesQuery } from '../stock/queries';
 import { useWithdraw } from './queries';
 
 /** A pattern, worked out live for any size, colours and parts. */

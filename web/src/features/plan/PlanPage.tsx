@@ -24,7 +24,7 @@ import { PieceChip } from '../../shared/PiecePicture';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { Swatch } from '../../shared/Swatch';
 import { Verdict } from '../../shared/Verdict';
-import { usePropose } from '../cut/queries';
+import { usePropose } from '../../shared/work';
 import classes from './PlanPage.module.css';
 import { batchesQuery, planQuery, useDissolve, useMakeBatch } from './queries';
 

@@ -1,5 +1,6 @@
-import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { infiniteQueryOptions, useMutation } from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
+import { useRefreshWork } from '../../shared/work';
 
 /** Open work by set-up; only the set-ups of an order where one is named. */
 export const planQuery = (order: string) =>
@@ -16,21 +17,6 @@ export const batchesQuery = infiniteQueryOptions({
   initialPageParam: undefined as string | undefined,
   getNextPageParam: (page) => page.next,
 });
-
-export const waitingQuery = queryOptions({
-  queryKey: ['plan', 'waiting'],
-  queryFn: () => ask(api.GET('/api/plan/waiting')),
-  refetchInterval: 60_000,
-});
-
-/** Orders, plan, cut lists, stock and costs hang together; after a change all of them are asked anew. */
-export function useRefreshWork() {
-  const client = useQueryClient();
-  return () =>
-    Promise.all(
-      ['orders', 'plan', 'cut', 'stock', 'costs'].map((key) => client.invalidateQueries({ queryKey: [key] })),
-    );
-}
 
 export function useMakeBatch() {
   const refresh = useRefreshWork();

@@ -4,10 +4,11 @@ import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
+import { deliveriesQuery } from '../../shared/deliveries';
 import { formatTime } from '../../shared/format';
 import { Await, Empty, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { deliveriesQuery, useSetAside } from './queries';
+import { useSetAside } from './queries';
 import classes from './TrayPage.module.css';
 
 type Delivery = Schemas['DeliveryView'];

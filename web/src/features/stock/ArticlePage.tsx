@@ -6,6 +6,7 @@ import { Link, useParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { useAmount, usePrice } from '../../shared/amount';
+import { devicesQuery } from '../../shared/devices';
 import { Length, Money } from '../../shared/Figures';
 import { formatDay } from '../../shared/format';
 import { LengthField } from '../../shared/LengthField';
@@ -18,7 +19,6 @@ import { LedgerDrawer } from './LedgerDrawer';
 import {
   addPutUp,
   cardQuery,
-  devicesQuery,
   setDensity,
   suppliersQuery,
   useDevice,

@@ -11,7 +11,7 @@ import {
   Title,
 } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
@@ -20,6 +20,7 @@ import { useUnits } from '../../app/units';
 import { useAmount } from '../../shared/amount';
 import { Money } from '../../shared/Figures';
 import { formatDay } from '../../shared/format';
+import { More } from '../../shared/More';
 import { Await, Empty, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { Swatch } from '../../shared/Swatch';
@@ -53,7 +54,7 @@ export default function BuyPage() {
     level: LEVELS.find((l) => l === address.get('level')) ?? 'NINETEEN_IN_TWENTY',
     review: Number(address.get('review') ?? 7) || 0,
   };
-  const buy = useQuery(buyQuery(filter));
+  const buy = useInfiniteQuery(buyQuery(filter));
   const suppliers = useQuery(suppliersQuery);
   const purchases = useQuery(purchasesQuery);
   const set = (name: string, value: string) => {
@@ -88,7 +89,9 @@ export default function BuyPage() {
         />
       </Group>
       <Await query={buy}>
-        {(lines) => {
+        {({ pages }) => {
+          const lines = pages.flatMap((p) => p.rows);
+          const all = pages[0] as Schemas['BuyPage'];
           const lacking = lines.filter((l) => (l.offers[0]?.needed ?? 0) > 0);
           const fine = lines.filter((l) => !lacking.includes(l));
           return (
@@ -104,16 +107,27 @@ export default function BuyPage() {
                   {t('buy.enough')}
                 </Text>
               ) : (
-                <Suggested lines={lacking} />
+                <>
+                  <Suggested lines={lacking} />
+                  {lacking.length < all.lacking && (
+                    <>
+                      <Text ta="center" size="sm" c="dimmed">
+                        {t('buy.shown', { shown: lacking.length, count: all.lacking })}
+                      </Text>
+                      <More query={buy} />
+                    </>
+                  )}
+                </>
               )}
               <Await query={purchases}>{(all) => <Bought purchases={all} />}</Await>
               <Await query={suppliers}>{(all) => <SupplierList suppliers={all} />}</Await>
-              {fine.length > 0 && (
+              {all.enough > 0 && lacking.length === all.lacking && (
                 <details className={`panel ${classes.enough}`}>
-                  <summary>{t('buy.fine', { count: fine.length })}</summary>
+                  <summary>{t('buy.fine', { count: all.enough })}</summary>
                   {fine.map((l) => (
                     <BuyRow key={l.articleId} line={l} />
                   ))}
+                  <More query={buy} />
                 </details>
               )}
             </>

@@ -18,12 +18,13 @@ import { Link, useNavigate, useSearchParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { type Units, useUnits } from '../../app/units';
 import { typedAmount } from '../../shared/amount';
+import { articlesQuery } from '../../shared/articles';
 import { Money } from '../../shared/Figures';
 import { formatDay } from '../../shared/format';
 import { LengthField } from '../../shared/LengthField';
 import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { articlesQuery, notesQuery, purchasesQuery, suppliersQuery, useReceive } from './queries';
+import { notesQuery, purchasesQuery, suppliersQuery, useReceive } from './queries';
 import classes from './Supplies.module.css';
 
 type Article = Schemas['Article'];

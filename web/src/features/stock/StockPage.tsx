@@ -16,6 +16,7 @@ import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { useAmount, usePrice } from '../../shared/amount';
+import { articlesQuery } from '../../shared/articles';
 import { Length, Money } from '../../shared/Figures';
 import { formatLength } from '../../shared/format';
 import { Await, Empty, Page } from '../../shared/Page';
@@ -24,7 +25,7 @@ import { StrandBar } from '../../shared/StrandBar';
 import { Swatch } from '../../shared/Swatch';
 import { ArticleForm } from './ArticleForm';
 import { LedgerDrawer } from './LedgerDrawer';
-import { articlesQuery, wallQuery } from './queries';
+import { wallQuery } from './queries';
 import classes from './StockPage.module.css';
 
 type Article = Schemas['Article'];

@@ -2,7 +2,7 @@ import { infiniteQueryOptions, keepPreviousData, queryOptions, useMutation } fro
 import { api, ask, type Schemas } from '../../api/client';
 import type { paths } from '../../api/schema';
 import type { Units } from '../../app/units';
-import { useRefreshWork } from '../plan/queries';
+import { useRefreshWork } from '../../shared/work';
 
 export type WallFilter = NonNullable<paths['/api/stock/wall']['get']['parameters']['query']>;
 
@@ -18,11 +18,6 @@ export const wallQuery = (filter: WallFilter) =>
     getNextPageParam: (last, _, from) => (from + AT_ONCE < last.total ? from + AT_ONCE : undefined),
     placeholderData: keepPreviousData,
   });
-
-export const articlesQuery = queryOptions({
-  queryKey: ['stock', 'articles'],
-  queryFn: () => ask(api.GET('/api/stock/articles')),
-});
 
 export const kindsQuery = queryOptions({
   queryKey: ['stock', 'kinds'],
@@ -153,9 +148,12 @@ export const purchasesQuery = queryOptions({
 export type BuyFilter = NonNullable<paths['/api/stock/buy']['get']['parameters']['query']>;
 
 export const buyQuery = (filter: BuyFilter) =>
-  queryOptions({
+  infiniteQueryOptions({
     queryKey: ['stock', 'buy', filter],
-    queryFn: () => ask(api.GET('/api/stock/buy', { params: { query: filter } })),
+    queryFn: ({ pageParam }) =>
+      ask(api.GET('/api/stock/buy', { params: { query: { ...filter, after: pageParam } } })),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (page) => page.next,
     placeholderData: keepPreviousData,
   });
 
@@ -169,12 +167,6 @@ export const countQuery = (id: number) =>
     queryKey: ['stock', 'counts', id],
     queryFn: () => ask(api.GET('/api/stock/stocktakes/{id}', { params: { path: { id } } })),
   });
-
-export const devicesQuery = queryOptions({
-  queryKey: ['stock', 'devices'],
-  queryFn: () => ask(api.GET('/api/stock/devices')),
-  staleTime: Number.POSITIVE_INFINITY,
-});
 
 /** What a device on the bench shows: milligrams, or micrometres. */
 export function useDevice(device: 'SCALE' | 'COUNTER') {

@@ -1,22 +1,15 @@
 import { fireEvent, screen, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
+import { articlesQuery } from '../../shared/articles';
+import { devicesQuery } from '../../shared/devices';
 import { materialsQuery } from '../../shared/piece/queries';
+import { sessionQuery } from '../../shared/session';
 import { show } from '../../test/show';
-import { sessionQuery } from '../workshop/queries';
 import ArticlePage from './ArticlePage';
 import BuyPage from './BuyPage';
 import CountPage from './CountPage';
-import {
-  articlesQuery,
-  buyQuery,
-  cardQuery,
-  countQuery,
-  devicesQuery,
-  purchasesQuery,
-  suppliersQuery,
-  wallQuery,
-} from './queries';
+import { buyQuery, cardQuery, countQuery, purchasesQuery, suppliersQuery, wallQuery } from './queries';
 import StockPage from './StockPage';
 
 const M = 1_000_000;
@@ -76,10 +69,12 @@ const buyLine = (change: Partial<Schemas['BuyLine']>): Schemas['BuyLine'] => ({
 
 const FILTER = { level: 'NINETEEN_IN_TWENTY', review: 7 } as const;
 
-function buy(lines: Schemas['BuyLine'][]) {
+function buy(lines: Schemas['BuyLine'][], more: Partial<Schemas['BuyPage']> = {}) {
+  const lacking = lines.filter((l) => (l.offers[0]?.needed ?? 0) > 0).length;
+  const page = { rows: lines, lacking, enough: lines.length - lacking, ...more };
   return show(<BuyPage />, [
     ...HOUSE,
-    [buyQuery(FILTER).queryKey, lines],
+    [buyQuery(FILTER).queryKey, { pages: [page], pageParams: [undefined] }],
     [suppliersQuery.queryKey, []],
     [purchasesQuery.queryKey, []],
   ]);
@@ -91,6 +86,13 @@ it('says what is missing, from whom it comes and when it runs out', () => {
   expect(screen.getByText('2.00 m missing')).toBeTruthy();
   expect(screen.getByText(/Not enough from Wed, Mar 12/)).toBeTruthy();
   expect(screen.getByRole('img', { name: /Mon, Mar 10: -2.00 m/ })).toBeTruthy();
+});
+
+it('says how many more there are to buy', () => {
+  buy([buyLine({})], { lacking: 73, enough: 4, next: '0~2031-03-12~HE2' });
+  expect(screen.getByText('1 of 73 articles that should be bought')).toBeTruthy();
+  expect(screen.getByRole('button', { name: 'Show more' })).toBeTruthy();
+  expect(screen.queryByText('Enough of 4 articles')).toBeNull();
 });
 
 it('notes no purchase of nothing', () => {

@@ -16,19 +16,12 @@ import { useTranslation } from 'react-i18next';
 import { ProblemError, type Schemas } from '../../api/client';
 import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { PriceRules } from '../orders/PriceRules';
-import { ShopFeeds } from '../shop/ShopFeeds';
+import { useSession } from '../../shared/session';
 import { HousePanel } from './HousePanel';
 import { OpenMinutes } from './OpenMinutes';
-import {
-  peopleQuery,
-  useAccess,
-  useAddPerson,
-  useNewPassword,
-  useOwnPassword,
-  useRole,
-  useSession,
-} from './queries';
+import { PriceRules } from './PriceRules';
+import { peopleQuery, useAccess, useAddPerson, useNewPassword, useOwnPassword, useRole } from './queries';
+import { ShopFeeds } from './ShopFeeds';
 
 export function WorkshopPage() {
   const { t } = useTranslation();

@@ -1,25 +1,7 @@
-import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
-import { showTimesIn } from '../../shared/format';
-
-export const sessionQuery = queryOptions({
-  queryKey: ['session'],
-  queryFn: async () => {
-    const session = await ask(api.GET('/api/session'));
-    showTimesIn(session.zone);
-    return session;
-  },
-  staleTime: 60_000,
-  // Another version may answer by now.
-  refetchInterval: 60_000,
-});
-
-export const useSession = () => useQuery(sessionQuery);
-
-export const peopleQuery = queryOptions({
-  queryKey: ['people'],
-  queryFn: () => ask(api.GET('/api/people')),
-});
+import { sessionQuery } from '../../shared/session';
+import { useRefreshWork } from '../../shared/work';
 
 function useEnter<B>(call: (body: B) => Promise<Schemas['SessionView']>) {
   const client = useQueryClient();
@@ -35,19 +17,10 @@ function useEnter<B>(call: (body: B) => Promise<Schemas['SessionView']>) {
 export const useSignIn = () => useEnter((body: Schemas['SignIn']) => ask(api.POST('/api/sign-in', { body })));
 export const useSetUp = () => useEnter((body: Schemas['SetUp']) => ask(api.POST('/api/setup', { body })));
 
-export function useSignOut() {
-  return useMutation({
-    mutationFn: async () => {
-      const token = document.cookie.match(/(?:^|; )XSRF-TOKEN=([^;]*)/)?.[1] ?? '';
-      await fetch('/api/sign-out', {
-        method: 'POST',
-        headers: { 'X-XSRF-TOKEN': decodeURIComponent(token) },
-      });
-    },
-    // A full load leaves nothing of the signed-out person in memory.
-    onSettled: () => window.location.assign('/'),
-  });
-}
+export const peopleQuery = queryOptions({
+  queryKey: ['people'],
+  queryFn: () => ask(api.GET('/api/people')),
+});
 
 export function useAddPerson() {
   const client = useQueryClient();
@@ -120,5 +93,39 @@ export function useKeepOpenMinutes() {
     mutationFn: (body: Schemas['OpenMinutesView']) => ask(api.PUT('/api/open-minutes', { body })),
     // Every promise of a day changes with it.
     onSuccess: () => client.invalidateQueries(),
+  });
+}
+
+export const priceRulesQuery = queryOptions({
+  queryKey: ['orders', 'price-rules'],
+  queryFn: () => ask(api.GET('/api/orders/price-rules')),
+});
+
+export function useKeepPriceRules() {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (body: Schemas['RulesInput']) => ask(api.PUT('/api/orders/price-rules', { body })),
+    onSuccess: refresh,
+  });
+}
+
+export const feedsQuery = queryOptions({
+  queryKey: ['shop-feeds'],
+  queryFn: () => ask(api.GET('/api/shop-feeds')),
+});
+
+export function useOpenFeed() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Schemas['NewFeed']) => ask(api.POST('/api/shop-feeds', { body })),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['shop-feeds'] }),
+  });
+}
+
+export function useCloseFeed() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (source: string) => ask(api.DELETE('/api/shop-feeds', { params: { query: { source } } })),
+    onSettled: () => client.invalidateQueries({ queryKey: ['shop-feeds'] }),
   });
 }

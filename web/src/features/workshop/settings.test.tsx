@@ -3,9 +3,9 @@ import { expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
 import { Reply, refused, serving } from '../../test/server';
 import { show } from '../../test/show';
-import { PriceRules } from '../orders/PriceRules';
 import { HousePanel } from './HousePanel';
 import { OpenMinutes } from './OpenMinutes';
+import { PriceRules } from './PriceRules';
 
 const RULES: Schemas['Rules'] = {
   price: {

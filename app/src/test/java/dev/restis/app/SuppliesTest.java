@@ -132,10 +132,17 @@ class SuppliesTest extends RestisTest {
     }
 
     private JsonNode toBuy(String code) throws Exception {
-        return StreamSupport.stream(ask("/api/stock/buy").body().spliterator(), false)
-                .filter(l -> l.path("code").asString().equals(code))
-                .findFirst()
-                .orElseThrow();
+        String after = "";
+        while (true) {
+            JsonNode page = ask("/api/stock/buy?after=" + after).body();
+            for (JsonNode line : page.path("rows")) {
+                if (line.path("code").asString().equals(code)) {
+                    return line;
+                }
+            }
+            assertThat(page.path("next").isString()).as("nothing of " + code).isTrue();
+            after = page.path("next").asString();
+        }
     }
 
     /** Whatever is promised beyond the shelves is suggested in whole put-ups; what is bought is on order until it has come. */

@@ -87,7 +87,7 @@ class LoadTimes {
         for (IntFunction<String> read : reads.values()) {
             load.warmUp(read);
         }
-        load.oneByOne("what to buy, all of it", n -> "/api/stock/buy");
+        load.oneByOne("what to buy", n -> "/api/stock/buy");
         for (Map.Entry<String, IntFunction<String>> read : reads.entrySet()) {
             load.measure(read.getKey(), read.getValue());
         }

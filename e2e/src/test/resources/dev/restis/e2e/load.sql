@@ -100,6 +100,10 @@ update lot set quantity = s.quantity, value = s.value, received = s.full_quantit
     from (select lot_id, sum(quantity) as quantity, sum(value) as value, sum(full_quantity) as full_quantity,
                  count(*) as n from holding where label like 'W%%' group by lot_id) s
     where s.lot_id = lot.id;
+insert into usage_day (day, article_id, quantity)
+    select cast(l.at as date), lot.article_id, -sum(l.quantity)
+    from ledger l join holding h on h.id = l.holding_id join lot on lot.id = h.lot_id where l.movement = 'CUT'
+        and l.at < current_date - 1 group by 1, 2 on conflict do nothing;
 -- Beads come in boxes; two hundred are empty by now.
 insert into lot (article_id, code, received_on, quantity, value, received, paid)
     select a.id, 'OLD' || n, date '2026-01-01', 0, 0, 100, 1 from article a cross join generate_series(1, 200) n where a.code = 'HB9';

@@ -107,9 +107,43 @@ class Buying {
         this.clock = clock;
     }
 
-    /** Articles that should be bought first, by the day they run out. */
+    /**
+     * A page of what a buyer sees.
+     *
+     * @param next what to ask for the lines after these; nothing when there are none
+     * @param lacking how many articles should be bought in all
+     * @param enough of how many there is enough
+     */
+    record BuyPage(List<BuyLine> rows, @Nullable String next, int lacking, int enough) {}
+
+    private static final int PAGE = 50;
+
+    /**
+     * Articles that should be bought first, by the day they run out.
+     *
+     * @param after where the page before ended, or nothing
+     */
     @Transactional(readOnly = true)
-    public List<BuyLine> look(ServiceLevel level, int reviewDays) {
+    public BuyPage page(ServiceLevel level, int reviewDays, @Nullable String after) {
+        List<BuyLine> all = look(level, reviewDays);
+        int lacking = (int) all.stream().filter(BuyLine::lacking).count();
+        List<BuyLine> rest = all.stream()
+                .dropWhile(l -> after != null && place(l).compareTo(after) <= 0)
+                .limit(PAGE + 1)
+                .toList();
+        List<BuyLine> rows = rest.subList(0, Math.min(PAGE, rest.size()));
+        return new BuyPage(
+                rows, rest.size() > PAGE ? place(rows.get(rows.size() - 1)) : null, lacking, all.size() - lacking);
+    }
+
+    /** Sorts as the list does; whoever reads on meets what has moved once more at most. */
+    private static String place(BuyLine line) {
+        return (line.lacking() ? "0~" : "1~")
+                + Optional.ofNullable(line.runsOut()).map(LocalDate::toString).orElse("9999-12-31")
+                + "~" + line.code();
+    }
+
+    private List<BuyLine> look(ServiceLevel level, int reviewDays) {
         Map<Long, Usage> usages = usages();
         Map<Long, Map<LocalDate, Long>> owed = owed();
         Map<Long, Map<LocalDate, Long>> onOrder = purchases.onOrder();
@@ -143,9 +177,7 @@ class Buying {
                             weekly(out.levels()),
                             out.runsOut().orElse(null));
                 })
-                .sorted(Comparator.comparing((BuyLine l) -> !l.lacking())
-                        .thenComparing(l -> Optional.ofNullable(l.runsOut()).orElse(LocalDate.MAX))
-                        .thenComparing(BuyLine::code))
+                .sorted(Comparator.comparing(Buying::place))
                 .toList();
     }
 
@@ -219,13 +251,14 @@ class Buying {
                 mix.price());
     }
 
-    /** What is promised, by article and the day its order is due. */
+    /** What is promised, by article and the day its order is due; only what is not made yet is promised anything. */
     private Map<Long, Map<LocalDate, Long>> owed() {
         Map<Long, Map<LocalDate, Long>> owed = new HashMap<>();
         LocalDate today = LocalDate.now(clock);
         jdbc.sql("""
                         select r.article_id, o.due, sum(r.quantity) as quantity
-                        from article_reserved r join customer_order o on o.id = r.order_id group by 1, 2
+                        from article_reserved r join customer_order o on o.id = r.order_id
+                        where o.stage = 'ACCEPTED' and o.making_left_s > 0 group by 1, 2
                         """).query(row -> {
             LocalDate due = row.getObject(2, LocalDate.class);
             owed.computeIfAbsent(row.getLong(1), a -> new TreeMap<>())

@@ -7,7 +7,7 @@ import dev.restis.app.stock.ArticleCards.NewDensity;
 import dev.restis.app.stock.ArticleFiles.ArticleFile;
 import dev.restis.app.stock.Articles.NewArticle;
 import dev.restis.app.stock.BenchDevices.Device;
-import dev.restis.app.stock.Buying.BuyLine;
+import dev.restis.app.stock.Buying.BuyPage;
 import dev.restis.app.stock.Purchases.NewPurchase;
 import dev.restis.app.stock.Purchases.PurchaseView;
 import dev.restis.app.stock.Stocktakes.CountInput;
@@ -159,12 +159,14 @@ class SuppliesController {
      * What should be bought.
      *
      * @param review days until somebody looks again
+     * @param after where the page before ended
      */
     @GetMapping("/buy")
-    List<BuyLine> buy(
+    BuyPage buy(
             @RequestParam(defaultValue = "NINETEEN_IN_TWENTY") ServiceLevel level,
-            @RequestParam(defaultValue = "7") int review) {
-        return buying.look(level, Math.max(0, Math.min(review, LONGEST_REVIEW)));
+            @RequestParam(defaultValue = "7") int review,
+            @RequestParam(required = false) @Nullable String after) {
+        return buying.page(level, Math.max(0, Math.min(review, LONGEST_REVIEW)), after);
     }
 
     @GetMapping("/purchases")

@@ -1,0 +1,25 @@
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { api, ask } from '../api/client';
+
+export const waitingQuery = queryOptions({
+  queryKey: ['plan', 'waiting'],
+  queryFn: () => ask(api.GET('/api/plan/waiting')),
+  refetchInterval: 60_000,
+});
+
+/** Orders, plan, cut lists, stock and costs hang together; after a change all of them are asked anew. */
+export function useRefreshWork() {
+  const client = useQueryClient();
+  return () =>
+    Promise.all(
+      ['orders', 'plan', 'cut', 'stock', 'costs'].map((key) => client.invalidateQueries({ queryKey: [key] })),
+    );
+}
+
+export function usePropose() {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (batches: number[]) => ask(api.POST('/api/cut/lists', { body: { batches } })),
+    onSuccess: refresh,
+  });
+}
