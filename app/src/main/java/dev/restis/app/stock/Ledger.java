@@ -76,7 +76,14 @@ class Ledger {
                 .single();
     }
 
+    /** Moves something now. */
     void post(Movement movement, long holding, long quantity, BigDecimal value, Cause cause) {
+        note(movement, holding, quantity, value, cause);
+        entities.flush();
+    }
+
+    /** Moves something together with what is noted after it; whoever notes flushes in the end. */
+    void note(Movement movement, long holding, long quantity, BigDecimal value, Cause cause) {
         entities.persist(new LedgerRow(clock.instant(), Workshop.whoever(), movement, holding, quantity, value, cause));
     }
 }

@@ -7,6 +7,7 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import java.math.BigDecimal;
 import java.time.Instant;
@@ -21,7 +22,9 @@ import org.jspecify.annotations.Nullable;
 class LedgerRow {
 
     @Id
-    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    @GeneratedValue(strategy = GenerationType.SEQUENCE)
+    // One by one: numbers taken in advance would not follow the order in which several instances move the same holding.
+    @SequenceGenerator(sequenceName = "ledger_number", allocationSize = 1)
     private long id;
 
     private Instant at;

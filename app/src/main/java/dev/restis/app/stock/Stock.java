@@ -219,10 +219,10 @@ public class Stock {
                 case BIN -> Movement.BIN;
             };
             Cause cause = new Cause("", stretch.batch(), stretch.piece(), stretch.strand(), null, stretch.step());
-            ledger.post(movement, holding, -stretch.lengthUm(), value.negate(), cause);
+            ledger.note(movement, holding, -stretch.lengthUm(), value.negate(), cause);
             if (stretch.fate() == Fate.REMNANT) {
                 HoldingRow remnant = hold(spool.lotId(), Kind.REMNANT, spool.shelf(), holding);
-                ledger.post(Movement.SPLIT, remnant.id(), stretch.lengthUm(), value, cause);
+                ledger.note(Movement.SPLIT, remnant.id(), stretch.lengthUm(), value, cause);
             }
         }
         entities.flush();
@@ -375,7 +375,7 @@ public class Stock {
                 if (taken > 0) {
                     BigDecimal cost = balance.costOf(taken);
                     Cause cause = new Cause("", part.batch(), part.piece(), null, null, null);
-                    ledger.post(Movement.PICK, box, -taken, cost.negate(), cause);
+                    ledger.note(Movement.PICK, box, -taken, cost.negate(), cause);
                     balance = balance.without(taken);
                     balances.put(box, balance);
                     missing -= taken;

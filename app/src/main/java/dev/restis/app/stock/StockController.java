@@ -200,6 +200,7 @@ class StockController {
         return reads.balance(new StockReads.Of(holding, lot, article, until));
     }
 
+    /** The newest movements; a file that ends before the beginning says so in its name, and another until a day goes on. */
     @GetMapping(value = "/ledger.csv", produces = "text/csv;charset=UTF-8")
     ResponseEntity<String> ledgerCsv(
             @RequestParam(required = false) @Nullable Long holding,
@@ -219,8 +220,9 @@ class StockController {
                                 l.reason(),
                                 l.balance()))
                         .toList();
+        String name = rows.size() < StockReads.MOST_SAVED ? "ledger.csv" : "ledger-newest-" + rows.size() + ".csv";
         return ResponseEntity.ok()
-                .header("Content-Disposition", "attachment; filename=ledger.csv")
+                .header("Content-Disposition", "attachment; filename=" + name)
                 .body(CsvText.of(
                         List.of("id", "at", "who", "movement", "holding", "quantity", "value", "reason", "balance"),
                         rows));
