@@ -118,7 +118,7 @@ public class CutBench {
     @Transactional
     public void cut(long listId, long spoolId, List<Long> steps, @Nullable Boolean keep, @Nullable Long counter) {
         boolean last = hold(listId, steps);
-        CutList list = lists.open(listId);
+        CutList list = lists.cutting(listId);
         CutSpool spool = spool(list, spoolId);
         inMyHand(spool);
         List<CutStep> made = this.steps.next(spool, steps);
@@ -178,7 +178,7 @@ public class CutBench {
                                 select t.id from cut_spool s join cut_step t on t.cut_spool_id = s.id
                                 where s.cut_list_id = ? and t.done_at is null
                                 """).param(listId).query(Long.class).list());
-        CutList list = lists.open(listId);
+        CutList list = lists.cutting(listId);
         list.spools().forEach(CutBench::inMyHand);
         checkComplete(list);
         Collection<PartTaken> lacking =

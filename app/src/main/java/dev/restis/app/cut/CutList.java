@@ -57,6 +57,8 @@ class CutList {
     private BigDecimal wasteAlone = BigDecimal.ZERO;
     /** Counts whatever is done to it, so that whoever looked before can tell. */
     private int revision;
+    /** Counts how often what is to be cut of it changed otherwise than by cutting. */
+    private int plan;
     /** Whether where its cord went is kept as it is now. */
     private boolean summed;
 
@@ -150,9 +152,16 @@ class CutList {
         return revision;
     }
 
+    /** Something of it was cut, or a cut was taken back. */
     void touched() {
         revision++;
         summed = false;
+    }
+
+    /** What is to be cut of it changed otherwise than by cutting. */
+    void replanned() {
+        touched();
+        plan++;
     }
 
     List<CutSpool> spools() {

@@ -149,6 +149,13 @@ class CutLists {
     /** The list, held until the transaction ends, for work on what is left to cut. */
     CutList open(long id) {
         CutList list = unconfirmed(id);
+        list.replanned();
+        return list;
+    }
+
+    /** The list, held, to be cut. */
+    CutList cutting(long id) {
+        CutList list = unconfirmed(id);
         list.touched();
         return list;
     }

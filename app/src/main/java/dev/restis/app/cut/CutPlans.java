@@ -253,7 +253,7 @@ class CutPlans {
         entities.flush();
         lay(list, solved.plan(), from.balances());
         list.opens(solved.opened(), solved.longer());
-        list.touched();
+        list.replanned();
         entities.flush();
         return Optional.of(new Laid(list.id(), list.revision()));
     }
@@ -298,7 +298,7 @@ class CutPlans {
         if (better) {
             forgetProspects(list);
             lay(list, plan, from.balances());
-            list.touched();
+            list.replanned();
         }
         return better;
     }
@@ -327,7 +327,7 @@ class CutPlans {
         pieces.cutting(stuck);
         costs.forget(stuck);
         costs.workOut(list);
-        list.touched();
+        list.replanned();
         return true;
     }
 

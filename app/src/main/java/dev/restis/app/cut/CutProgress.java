@@ -1,5 +1,7 @@
 package dev.restis.app.cut;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.restis.app.platform.Problems.NotFound;
 import java.time.Instant;
 import java.util.List;
@@ -11,6 +13,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** How far a cut list is: what benches look at again and again, and so in few words. */
 @Service
 class CutProgress {
+
+    private static final int MOST_PLANS = 1_000;
 
     /**
      * How far a spool is. Cuts are made and taken back in their order, so their number says which they are.
@@ -41,6 +45,13 @@ class CutProgress {
             @Nullable Instant confirmedAt,
             @Nullable String confirmedBy) {}
 
+    /** A list in one of its plans. */
+    private record Planned(long list, int revision) {}
+
+    /** Whether a strand is planned for follows from the plan; going through all of them each time would be most of the work. */
+    private final Cache<Planned, Integer> unplanned =
+            Caffeine.newBuilder().maximumSize(MOST_PLANS).build();
+
     private final Bettering bettering;
     private final JdbcClient jdbc;
 
@@ -51,7 +62,7 @@ class CutProgress {
 
     @Transactional(readOnly = true)
     public ProgressView of(long list) {
-        Head head = jdbc.sql("select revision, confirmed_at, confirmed_by from cut_list where id = ?")
+        Head head = jdbc.sql("select plan as revision, confirmed_at, confirmed_by from cut_list where id = ?")
                 .param(list)
                 .query(Head.class)
                 .optional()
@@ -59,17 +70,18 @@ class CutProgress {
         boolean open = head.confirmedAt() == null;
         List<SpoolProgress> spools =
                 jdbc.sql("""
-                        select s.id, s.in_hand_of, count(t.done_at)::int as done,
-                               (count(t.done_at) filter (where t.kind = 'STRAND'))::int as strands
-                        from cut_spool s left join cut_step t on t.cut_spool_id = s.id
-                        where s.cut_list_id = ? group by s.id order by s.number
+                        select s.id, s.in_hand_of, d.done, d.strands
+                        from cut_spool s
+                            cross join lateral (select count(*)::int as done, (count(*) filter (where kind = 'STRAND'))::int as strands
+                                                from cut_step where cut_spool_id = s.id and done_at is not null) d
+                        where s.cut_list_id = ? order by s.number
                         """).param(list).query(SpoolProgress.class).list();
         return new ProgressView(
                 head.revision(),
                 head.confirmedAt(),
                 head.confirmedBy(),
                 spools.stream().mapToInt(SpoolProgress::strands).sum(),
-                open ? unplanned(list) : 0,
+                open ? unplanned.get(new Planned(list, head.revision()), p -> unplanned(list)) : 0,
                 open ? lacking(list) : 0,
                 bettering.going(list),
                 spools);
@@ -88,10 +100,11 @@ class CutProgress {
                         """).param("list", list).query(Integer.class).single();
     }
 
-    /** Pieces whose strands are all cut, but not all of whose parts are there. */
+    /** Pieces whose strands are all cut, but not all of whose parts are there; what a piece cost so far says that it is begun. */
     private int lacking(long list) {
         return jdbc.sql("""
                         select count(*) from cut_list_batch cb join piece p on p.batch_id = cb.batch_id and p.cut_at is null
+                            join piece_actual a on a.piece_id = p.id
                         where cb.cut_list_id = :list
                               and exists (select 1 from strand n join cut_step t on t.strand_id = n.id
                                           where n.piece_id = p.id and t.done_at is not null)

@@ -48,7 +48,7 @@ class GivenUp {
                 stock.moved(gone.pieces(), List.of()),
                 open.values().stream().flatMap(r -> r.parts().stream()).toList());
         open.forEach((list, ready) -> {
-            list.touched();
+            list.replanned();
             lists.giveUp(list, gone.pieces());
             forget(list.id(), gone.pieces(), list.confirmed());
             costs.forget(gone.pieces());
