@@ -3,8 +3,8 @@
 create temp table model as select row_number() over (order by id) - 1 as n, * from order_line;
 insert into customer_order (source, reference, customer, due, created_at, created_by, stage, state, pieces, planned,
         cut, made, dispatched, search, making_left_s)
-    select 'LOAD', 'L-' || i, 'Customer ' || i %% 9000, date '2026-01-01' + i %% 400,
-           timestamptz '2026-01-01' + i * interval '5 minutes', 'Tove', 'ACCEPTED',
+    select 'LOAD', 'L-' || i, 'Customer ' || i %% 9000, current_date - 350 + i %% 400,
+           cast(current_date - 350 as timestamptz) + i * interval '5 minutes', 'Tove', 'ACCEPTED',
            case when i %% 200 = 0 then 'PLANNED' when i %% 20 = 0 then 'ACCEPTED' else 'DISPATCHED' end, m.quantity,
            case when i %% 20 = 0 and i %% 200 > 0 then 0 else m.quantity end,
            case when i %% 20 = 0 then 0 else m.quantity end, case when i %% 20 = 0 then 0 else m.quantity end,
@@ -32,15 +32,15 @@ insert into order_line_part (line_id, slot, article_id, count)
 insert into order_line_need (line_id, article_id, quantity)
     select d.id, n.article_id, n.quantity from made d join order_line_need n on n.line_id = d.model;
 insert into batch (name, created_at, created_by)
-    select 'Load ' || b, timestamptz '2026-01-01' + b * interval '100 minutes', 'Tove'
+    select 'Load ' || b, cast(current_date - 350 as timestamptz) + b * interval '100 minutes', 'Tove'
     from generate_series(0, %1$d / 20) b order by b;
 insert into batch (name, created_at, created_by)
-    select 'Uncut ' || b, timestamptz '2026-11-01', 'Tove' from generate_series(0, %1$d / 2000) b order by b;
+    select 'Uncut ' || b, cast(current_date - 30 as timestamptz), 'Tove' from generate_series(0, %1$d / 2000) b order by b;
 insert into piece (line_id, number, batch_id, cut_at, made_at, dispatched_at)
     select l.id, n, b.id, case when d.i %% 20 > 0 then c.at end, case when d.i %% 20 > 0 then c.at end,
            case when d.i %% 20 > 0 then c.at end
     from made d join order_line l on l.id = d.id cross join generate_series(1, l.quantity) n
-        cross join lateral (select timestamptz '2026-01-02' + d.i * interval '5 minutes' as at) c
+        cross join lateral (select cast(current_date - 349 as timestamptz) + d.i * interval '5 minutes' as at) c
         left join batch b on b.name = case when d.i %% 20 > 0 then 'Load ' || d.i / 20
                                            when d.i %% 200 = 0 then 'Uncut ' || d.i / 2000 end
     order by d.i, n;
@@ -68,7 +68,7 @@ insert into put_up (article_id, supplier_id, quantity, price)
     from article a cross join supplier s cross join (values (50, 6.5), (100, 11.9)) u (metres, price)
     where a.code like 'W%%' and s.name = 'Load mill';
 insert into lot (article_id, code, received_on)
-    select a.id, 'L' || n, date '2026-01-01' + n from article a cross join generate_series(1, 8) n where a.code like 'W%%';
+    select a.id, 'L' || n, current_date - 350 + n from article a cross join generate_series(1, 8) n where a.code like 'W%%';
 insert into holding (lot_id, kind, label, shelf)
     select lot.id, case when n > 2 then 'REMNANT' else 'SPOOL' end, 'W' || lot.id || '-' || n, 'W' || lot.id %% 40
     from lot cross join generate_series(1, 5) n where lot.code like 'L%%' order by lot.id, n limit %1$d / 2;
@@ -91,7 +91,7 @@ insert into cut_step (cut_spool_id, number, kind, length_um, keep, done_at, done
     from cut_spool s join lists l on l.id = s.cut_list_id join cut_list c on c.id = l.id cross join generate_series(1, 19) k
     order by s.id, k;
 insert into ledger (at, who, movement, holding_id, quantity, value, reason)
-    select timestamptz '2026-01-01', 'Tove', 'RECEIVE', holding, 100000000, 15, '' from cut order by n;
+    select cast(current_date - 350 as timestamptz), 'Tove', 'RECEIVE', holding, 100000000, 15, '' from cut order by n;
 insert into ledger (at, who, movement, holding_id, quantity, value, reason, cut_step_id)
     select t.done_at, 'Tove', case when t.number = 19 then 'BIN' else 'CUT' end, s.holding_id, -4000000, -0.6, '', t.id
     from cut_step t join cut_spool s on s.id = t.cut_spool_id join lists l on l.id = s.cut_list_id order by t.done_at, t.id;
@@ -106,7 +106,7 @@ insert into usage_day (day, article_id, quantity)
         and l.at < current_date - 1 group by 1, 2 on conflict do nothing;
 -- Beads come in boxes; two hundred are empty by now.
 insert into lot (article_id, code, received_on, quantity, value, received, paid)
-    select a.id, 'OLD' || n, date '2026-01-01', 0, 0, 100, 1 from article a cross join generate_series(1, 200) n where a.code = 'HB9';
+    select a.id, 'OLD' || n, current_date - 350, 0, 0, 100, 1 from article a cross join generate_series(1, 200) n where a.code = 'HB9';
 insert into holding (lot_id, kind, label, shelf, quantity, value, full_quantity)
     select lot.id, 'BOX', 'OLD-' || lot.id, '', 0, 0, 100 from lot where lot.code like 'OLD%%';
 set session_replication_role = origin;
