@@ -1,6 +1,6 @@
 import i18next from 'i18next';
 import { initReactI18next } from 'react-i18next';
-import en from '../messages/en.json';
+import en from '../messages/en';
 
 i18next.use(initReactI18next).init({
   lng: 'en',

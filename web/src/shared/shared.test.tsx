@@ -3,7 +3,7 @@ import { MantineProvider } from '@mantine/core';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { afterEach, expect, it } from 'vitest';
-import en from '../messages/en.json';
+import en from '../messages/en';
 import '../app/i18n';
 import { UnitsProvider, useUnits } from '../app/units';
 import { Because } from './Because';
@@ -66,6 +66,15 @@ it('opens a figure into the sum behind it', async () => {
   fireEvent.click(screen.getByRole('button', { name: 'Cut length: show the sum' }));
   expect(await screen.findByText('Square knots')).toBeDefined();
   expect(screen.getByText(/41 ×/)).toBeDefined();
+});
+
+it('names no message twice', () => {
+  const dir = 'src/messages/en';
+  const keys = readdirSync(dir)
+    .filter((name) => name.endsWith('.json'))
+    .flatMap((name) => Object.keys(JSON.parse(readFileSync(`${dir}/${name}`, 'utf8'))));
+  expect(keys.filter((key, n) => keys.indexOf(key) !== n)).toEqual([]);
+  expect(keys.length).toBe(Object.keys(en).length);
 });
 
 it('has words for every term that the core can put in a sum', () => {
