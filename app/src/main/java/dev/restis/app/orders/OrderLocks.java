@@ -10,16 +10,22 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/** Locks orders, the first of all locks: what is done to an order and its pieces is done one after the other. */
+/**
+ * Locks orders, the first of all locks, and then the batches that their pieces are in, which keep sums of them: what is done to
+ * an order and its pieces is done one after the other.
+ */
 @Component
 class OrderLocks {
 
     private final EntityManager entities;
+    private final JdbcClient jdbc;
     private final ObjectProvider<Companions> companions;
 
-    OrderLocks(EntityManager entities, ObjectProvider<Companions> companions) {
+    OrderLocks(EntityManager entities, JdbcClient jdbc, ObjectProvider<Companions> companions) {
+        this.jdbc = jdbc;
         this.entities = entities;
         this.companions = companions;
     }
@@ -33,6 +39,25 @@ class OrderLocks {
                             Long.class)
                     .setParameter("orders", fresh)
                     .getResultList();
+            holdBatches(fresh);
+        }
+    }
+
+    /** Pieces come and go in other orders' transactions, but those of these orders, which are held, stay where they are. */
+    private void holdBatches(Collection<Long> orders) {
+        List<Long> batches = jdbc.sql("""
+                        select distinct p.batch_id from order_line l join piece p on p.line_id = l.id
+                        where l.order_id = any (?) and p.batch_id is not null
+                        """)
+                .param(orders.toArray(Long[]::new))
+                .query(Long.class)
+                .list();
+        List<Long> fresh = LockOrder.next(Rank.BATCH, batches);
+        if (!fresh.isEmpty()) {
+            jdbc.sql("select id from batch where id = any (?) order by id for no key update")
+                    .param(fresh.toArray(Long[]::new))
+                    .query(Long.class)
+                    .list();
         }
     }
 
@@ -63,6 +88,7 @@ class OrderLocks {
         if (order == null) {
             throw new NotFound("notFound");
         }
+        holdBatches(List.of(id));
         return order;
     }
 }

@@ -10,15 +10,16 @@ import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
- * The one order in which rows are locked: orders, then cut lists, stocktakes, holdings and lots, each by their ids. Two who
+ * The one order in which rows are locked: orders, then batches, cut lists, stocktakes, holdings and lots, each by their ids. Two who
  * keep to it never wait for each other in a circle. Whoever locks says so here first; where assertions are on, as in all
  * tests, a lock out of order fails at once instead of once in a thousand evenings. {@code docs/locks.md} says who locks what.
  */
 public final class LockOrder {
 
-    /** In the order in which they are locked. Pieces are locked by locking their orders, and batches by their pieces' orders. */
+    /** In the order in which they are locked. Pieces are locked by locking their orders. */
     public enum Rank {
         ORDER,
+        BATCH,
         CUT_LIST,
         STOCKTAKE,
         HOLDING,
