@@ -264,9 +264,10 @@ public class PieceDesk {
             return articles.alike(cord);
         }
 
-        /** Reads these at once. */
-        void ready(List<Long> ids) {
+        /** Reads these at once, and what of them is promised to other orders. */
+        void ready(List<Long> ids, @Nullable Long order) {
             articles.ahead(ids);
+            articles.promisedAhead(ids, order);
         }
 
         /** Reads what these pieces are made of at once. */

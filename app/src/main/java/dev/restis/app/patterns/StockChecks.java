@@ -125,7 +125,7 @@ final class StockChecks {
                         .thenComparing(c -> c.tint().code()))
                 .limit(MOST_TRIED)
                 .toList();
-        sitting.ready(nearest.stream().map(c -> c.tint().id()).toList());
+        sitting.ready(nearest.stream().map(c -> c.tint().id()).toList(), wanted.order());
         return nearest.stream()
                 .filter(c -> mends(lacking, sitting.article(c.tint().id()), verdict))
                 .limit(MOST_COLOURS)

@@ -28,6 +28,7 @@ public final class ArticleReading {
     private final Map<Long, Article> byId = new LinkedHashMap<>();
     private final Map<String, Article> byCode = new HashMap<>();
     private final Map<Promise, Long> promised = new HashMap<>();
+    private final Map<Long, List<Articles.Tint>> alike = new HashMap<>();
     private @Nullable List<Articles.ConsumableUse> uses;
     private @Nullable Map<String, Material> book;
     private final Set<Article.ArticleKind> kinds = EnumSet.noneOf(Article.ArticleKind.class);
@@ -87,7 +88,7 @@ public final class ArticleReading {
 
     /** Other cords of the same material and gauge. */
     public List<Articles.Tint> alike(Article cord) {
-        return articles.alike(cord);
+        return alike.computeIfAbsent(cord.id(), id -> articles.alike(cord));
     }
 
     /** What pieces use up, of all consumables. */
