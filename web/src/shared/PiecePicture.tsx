@@ -3,9 +3,12 @@ import classes from './PiecePicture.module.css';
 import { PullingNote } from './PullingNote';
 import { RuledEdge } from './RuledEdge';
 
+/** Only what would end or change the address is written in another way: a picture is long. */
+const asAddress = (svg: string) => svg.replaceAll('%', '%25').replaceAll('#', '%23');
+
 /** The piece from its pattern's strands, drawn by the server, over a ruler that starts where the body starts. */
 export function PiecePicture({ picture, alt }: { picture: Schemas['PictureView']; alt: string }) {
-  const source = `data:image/svg+xml;utf8,${encodeURIComponent(picture.svg)}`;
+  const source = `data:image/svg+xml;utf8,${asAddress(picture.svg)}`;
   return (
     <figure className={classes.full}>
       {!picture.shortened && <RuledEdge lengthUm={picture.widthMm * 1000} zeroUm={picture.fromMm * 1000} />}

@@ -12,7 +12,7 @@ public final class SvgWriter {
 
     private static final String EDGE = "#17262B";
     private static final double BODY = 0.84;
-    private static final double STREAK = 0.36;
+    private static final double STREAK = 0.3;
 
     private int paths;
     private final StringBuilder svg = new StringBuilder(16_384);
@@ -49,8 +49,15 @@ public final class SvgWriter {
         svg.append("</g></svg>");
     }
 
+    /**
+     * Cord that is only moved along is written out at each of its places: browsers take far more time over many elements than over
+     * long ones. What is turned, and parts, are written once and referred to.
+     */
     private void stamp(Stamp stamp, int id) {
-        boolean once = stamp.at().size() == 1 && stamp.at().get(0).equals(Place.ORIGIN);
+        boolean once = stamp.at().stream().allMatch(Place::level)
+                && (stamp.at().size() == 1 && stamp.at().get(0).equals(Place.ORIGIN)
+                        || stamp.marks().stream().allMatch(m -> m.kind() == Kind.CORD));
+        List<Place> written = once ? stamp.at() : List.of(Place.ORIGIN);
         if (!once) {
             svg.append("<defs><g id=\"s").append(id).append("\">");
         }
@@ -61,7 +68,7 @@ public final class SvgWriter {
                 to++;
             }
             if (marks.get(i).kind() == Kind.CORD) {
-                cord(marks.subList(i, to));
+                cord(marks.subList(i, to), written);
                 i = to;
             } else {
                 mark(marks.get(i++));
@@ -109,27 +116,46 @@ public final class SvgWriter {
         return slot < hardware.size() ? hardware.get(slot) : "#8A969B";
     }
 
-    /** Dark edge, body, the lay as faint ribs, and a light streak; the body's round ends close the seams. */
-    private void cord(List<Mark> run) {
+    /** Dark edge, body, and a light streak; the body's round ends close the seams. */
+    private void cord(List<Mark> run, List<Place> places) {
         int id = paths++;
         svg.append("<defs><path id=\"p").append(id).append("\" d=\"");
-        for (Mark mark : run) {
-            svg.append('M');
-            for (int i = 0; i < mark.points().size(); i++) {
-                number(mark.points().get(i)).append(i + 1 < mark.points().size() ? " " : "");
+        for (Place place : places) {
+            for (Mark mark : run) {
+                line(mark.points(), place.along());
             }
         }
         svg.append("\"/></defs>");
         double thickness = run.get(0).thickness();
-        long rib = Math.max(2, units(thickness * 0.3));
         stroke(id, EDGE, thickness, "");
         stroke(id, colours.get(run.get(0).slot()), BODY * thickness, " stroke-linecap=\"round\"");
-        // Light along the tube and the lay of the cord in one: browsers take their time over each stroke.
-        stroke(
-                id,
-                "#fff",
-                STREAK * thickness,
-                " stroke-opacity=\".24\" stroke-dasharray=\"" + 2 * rib + " " + rib / 2 + "\"");
+        // Browsers take their time over every dash of a stroke, so the light along the tube is in one piece.
+        stroke(id, "#fff", STREAK * thickness, " stroke-opacity=\".2\"");
+    }
+
+    /** From its first point on, each point as seen from the one before. */
+    private void line(Points points, double along) {
+        long x = units(points.get(0) + along);
+        long y = units(points.get(1));
+        svg.append('M').append(x);
+        signed(y).append('l');
+        for (int i = 2; i + 1 < points.size(); i += 2) {
+            long nextX = units(points.get(i) + along);
+            long nextY = units(points.get(i + 1));
+            if (i == 2) {
+                svg.append(nextX - x);
+            } else {
+                signed(nextX - x);
+            }
+            signed(nextY - y);
+            x = nextX;
+            y = nextY;
+        }
+    }
+
+    /** After another number, which a minus sign parts from it as well as a comma. */
+    private StringBuilder signed(long number) {
+        return number < 0 ? svg.append(number) : svg.append(',').append(number);
     }
 
     private void stroke(int path, String colour, double width, String more) {
