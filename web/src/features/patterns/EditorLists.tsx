@@ -3,7 +3,7 @@ import { memo } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Schemas } from '../../api/client';
 import { cordName, strandName } from '../../shared/names';
-import { type Definition, SECTIONS } from './definition';
+import { type Course, coursesOf, type Definition, type Leg, SECTIONS, seated, turned } from './definition';
 import { EditableList } from './EditableList';
 import { SectionFields } from './SectionFields';
 
@@ -110,15 +110,13 @@ export const Strands = memo(
               />
             ))}
             {role.legs.map((leg, k) => (
-              <Select
+              <LegFields
                 key={k}
+                leg={leg}
                 label={role.legs.length === 1 ? t('editor.runsAs') : t('editor.legRunsAs', { leg: k + 1 })}
-                size="xs"
-                w={150}
-                allowDeselect={false}
-                value={leg}
-                data={seats}
-                onChange={(v) => change({ ...role, legs: role.legs.map((l, x) => (x === k ? (v ?? l) : l)) })}
+                seats={seats}
+                parts={now.hardware.map((h) => h.code)}
+                onChange={(to) => change({ ...role, legs: role.legs.map((l, x) => (x === k ? to : l)) })}
               />
             ))}
           </Group>
@@ -126,8 +124,56 @@ export const Strands = memo(
       </EditableList>
     );
   },
-  sameIn('roles', 'cords'),
+  sameIn('roles', 'cords', 'hardware'),
 );
+
+interface LegProps {
+  leg: Leg;
+  label: string;
+  seats: { value: string; label: string }[];
+  parts: string[];
+  onChange: (to: Leg) => void;
+}
+
+/** Where a leg runs, course by course; what it turns at lets it go on. */
+function LegFields({ leg, label, seats, parts, onChange }: LegProps) {
+  const { t } = useTranslation();
+  const turns = [
+    { value: '', label: t('turn.end') },
+    ...parts.map((part) => ({ value: `PART:${part}`, label: t('turn.PART', { part }) })),
+    { value: 'EAR', label: t('turn.EAR') },
+    { value: 'BACK', label: t('turn.BACK') },
+  ];
+  return (
+    <>
+      {coursesOf(leg).map((course, k) => (
+        <Group key={k} gap={4} align="flex-end" wrap="nowrap">
+          <Select
+            label={k === 0 ? label : t('editor.thenRunsAs')}
+            size="xs"
+            w={130}
+            allowDeselect={false}
+            value={course.seat}
+            data={seats}
+            onChange={(seat) => seat && onChange(seated(leg, k, seat))}
+          />
+          <Select
+            label={t('editor.turn')}
+            size="xs"
+            w={150}
+            allowDeselect={false}
+            value={course.turn ? (course.turn === 'PART' ? `PART:${course.hardware}` : course.turn) : ''}
+            data={turns}
+            onChange={(v) => {
+              const [turn, hardware] = (v ?? '').split(/:(.*)/);
+              onChange(turned(leg, k, (turn || undefined) as Course['turn'], hardware));
+            }}
+          />
+        </Group>
+      ))}
+    </>
+  );
+}
 
 export const Cords = memo(function Cords({ now, set, said }: PartProps) {
   const { t } = useTranslation();

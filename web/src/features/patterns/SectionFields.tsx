@@ -69,11 +69,13 @@ const sameEntries = (one: Record<string, Value>, other: Record<string, Value>) =
 
 function Field({ label, kind, value, onChange, definition, vocabulary }: FieldProps) {
   const { t } = useTranslation();
-  const part = (of: string, set: (slot: string) => void) => (
+  const part = (of: string, set: (slot: string) => void, none = false) => (
     <Select
       label={label}
       size="xs"
       w={140}
+      clearable={none}
+      placeholder={none ? t('editor.noPart') : undefined}
       value={of || null}
       data={definition.hardware.map((h) => ({ value: h.code, label: partName(t, h.code) }))}
       onChange={(slot) => set(slot ?? '')}
@@ -118,6 +120,8 @@ function Field({ label, kind, value, onChange, definition, vocabulary }: FieldPr
   switch (kind) {
     case 'part':
       return part(textOf(value), onChange);
+    case 'partOrNone':
+      return part(textOf(value), (slot) => onChange(slot || undefined), true);
     case 'seats':
       return seats(listOf(value), onChange);
     case 'hitch':

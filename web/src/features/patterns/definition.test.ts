@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { EMPTY, type History, moved, step } from './definition';
+import { EMPTY, type History, moved, seated, step, turned } from './definition';
 
 const named = (name: string) => ({ ...EMPTY, name });
 
@@ -23,4 +23,17 @@ it('moves an item and leaves the ends alone', () => {
   expect(moved(['a', 'b', 'c'], 0, 1)).toEqual(['b', 'a', 'c']);
   expect(moved(['a', 'b', 'c'], 0, -1)).toEqual(['a', 'b', 'c']);
   expect(moved(['a', 'b', 'c'], 2, 1)).toEqual(['a', 'b', 'c']);
+});
+
+it('lets a leg turn round and go on, and writes one that runs once as its seat', () => {
+  const up = turned('CORE', 0, 'PART', 'buckle');
+  expect(up).toEqual([{ seat: 'CORE', turn: 'PART', hardware: 'buckle' }, { seat: 'WORKING' }]);
+  const twice = turned(seated(up, 1, 'CORE'), 1, 'BACK');
+  expect(twice).toEqual([
+    { seat: 'CORE', turn: 'PART', hardware: 'buckle' },
+    { seat: 'CORE', turn: 'BACK' },
+    { seat: 'WORKING' },
+  ]);
+  expect(turned(twice, 0, 'EAR')).toEqual([{ seat: 'CORE', turn: 'EAR' }, ...twice.slice(1)]);
+  expect(turned(twice, 0, undefined)).toBe('CORE');
 });

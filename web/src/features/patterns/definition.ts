@@ -27,7 +27,38 @@ export interface Role {
   code: string;
   slots: number[];
   count: number;
-  legs: string[];
+  legs: Leg[];
+}
+
+/** A stretch of a leg in one direction, and how it goes over into the next; the last ends. */
+export interface Course {
+  seat: string;
+  turn?: 'PART' | 'EAR' | 'BACK';
+  hardware?: string;
+}
+
+/** A leg that runs along once is written as its seat alone. */
+export type Leg = string | Course[];
+
+export const coursesOf = (leg: Leg): Course[] => (typeof leg === 'string' ? [{ seat: leg }] : leg);
+
+const legOf = (courses: Course[]): Leg => (courses.length === 1 && courses[0] ? courses[0].seat : courses);
+
+/** The leg with another seat on one of its courses. */
+export const seated = (leg: Leg, at: number, seat: string): Leg =>
+  legOf(coursesOf(leg).map((course, k) => (k === at ? { ...course, seat } : course)));
+
+/** The leg with another turn after one of its courses: it goes on after the last, or ends here. */
+export function turned(leg: Leg, at: number, turn: Course['turn'], hardware?: string): Leg {
+  const courses = coursesOf(leg);
+  const seat = courses[at]?.seat ?? 'CORE';
+  if (!turn) return legOf([...courses.slice(0, at), { seat }]);
+  const on = courses.slice(at + 1);
+  return legOf([
+    ...courses.slice(0, at),
+    turn === 'PART' ? { seat, turn, hardware } : { seat, turn },
+    ...(on.length > 0 ? on : [{ seat: 'WORKING' }]),
+  ]);
 }
 
 export type Value = string | number | boolean | string[] | { [key: string]: Value } | undefined;
@@ -39,6 +70,7 @@ export interface Section {
 
 export type FieldKind =
   | 'part'
+  | 'partOrNone'
   | 'seats'
   | 'hitch'
   | 'knot'
@@ -135,11 +167,11 @@ export const SECTIONS: Record<string, SectionKind> = {
   buttonhole: { fields: [['hitch', 'stitch']], fresh: { hitch: 'half-hitch' } },
   'tuck-back': {
     fields: [
-      ['hardware', 'part'],
+      ['hardware', 'partOrNone'],
       ['seats', 'seats'],
       ['tuck', 'length'],
     ],
-    fresh: { hardware: '', seats: ['CORE'], tuck: '25 mm' },
+    fresh: { seats: ['CORE'], tuck: '25 mm' },
   },
   wrapped: {
     fields: [

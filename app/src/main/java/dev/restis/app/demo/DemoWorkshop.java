@@ -171,6 +171,7 @@ class DemoWorkshop {
         part(ArticleKind.BUCKLE, "BK25", "Side-release buckle 25", "34 mm", "25 mm", "3.5 mm");
         part(ArticleKind.CLASP, "SC12", "Swivel clip 12", "38 mm", "12 mm", "3 mm");
         part(ArticleKind.SHACKLE, "SK12", "Bow shackle", "18 mm", "12 mm", "4 mm");
+        part(ArticleKind.THIMBLE, "TH8", "Thimble 8", "14 mm", "8 mm", "4 mm");
         part(ArticleKind.BREAKAWAY, "BA7", "Breakaway joint", "22 mm", "7 mm");
         part(ArticleKind.BUTTON, "BT15", "Shank button", "15 mm", "2 mm");
         part(ArticleKind.CENTREPIECE, "CP24", "Gull centrepiece", "24 mm", "6 mm", "1.6 mm");

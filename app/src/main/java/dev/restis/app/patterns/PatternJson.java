@@ -10,6 +10,7 @@ import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.LengthReader;
 import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.pattern.Leg;
 import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.Section;
 import dev.restis.core.pattern.Section.Extent;
@@ -158,6 +159,8 @@ final class PatternJson {
         SimpleModule module = new SimpleModule();
         module.addSerializer(Length.class, new LengthWriter());
         module.addDeserializer(Length.class, new LengthTextReader());
+        module.addSerializer(Leg.class, new LegJson.Writer());
+        module.addDeserializer(Leg.class, new LegJson.Reader());
         module.addSerializer(Stitch.class, new StitchWriter());
         module.addDeserializer(Stitch.class, new StitchReader());
         return JsonMapper.builder()

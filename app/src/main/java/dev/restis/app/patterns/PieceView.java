@@ -291,7 +291,7 @@ public record PieceView(
                         step.part(),
                         step.count(),
                         piece.request().pattern().roles().stream()
-                                .filter(r -> r.legs().stream().anyMatch(step.seats()::contains))
+                                .filter(r -> r.takes(step.seats()))
                                 .map(r -> r.code())
                                 .toList()))
                 .toList();

@@ -56,6 +56,7 @@ public record Article(
         CLASP,
         BUCKLE,
         SHACKLE,
+        THIMBLE,
         CENTREPIECE,
         BUTTON,
         BREAKAWAY,

@@ -52,6 +52,8 @@ public record Hardware(Kind kind, Map<Measure, Length> measures) {
         CLASP(Measure.LENGTH, Measure.INNER_WIDTH, Measure.BAR),
         BUCKLE(Measure.LENGTH, Measure.INNER_WIDTH, Measure.BAR),
         SHACKLE(Measure.LENGTH, Measure.INNER_WIDTH, Measure.BAR),
+        /** A grooved eye in which the middle of a band lies. */
+        THIMBLE(Measure.LENGTH, Measure.INNER_WIDTH, Measure.BAR),
         /** A connector in the middle of a band, with a bar at either side. */
         CENTREPIECE(Measure.LENGTH, Measure.INNER_WIDTH, Measure.BAR),
         /** A button on a shank. */

@@ -11,6 +11,7 @@ import static dev.restis.core.stitch.Seat.WORKING;
 import dev.restis.core.cord.Hardware;
 import dev.restis.core.cord.Hardware.Kind;
 import dev.restis.core.measure.Length;
+import dev.restis.core.pattern.Course.Turn;
 import dev.restis.core.pattern.Section.Attached;
 import dev.restis.core.pattern.Section.Body;
 import dev.restis.core.pattern.Section.Buttonhole;
@@ -34,6 +35,7 @@ import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitches;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** The shipped bracelets. */
 final class Bracelets {
@@ -41,6 +43,9 @@ final class Bracelets {
     static final int SLIDER_HALF_KNOTS = 10;
     private static final int BARREL_WRAPS = 3;
     private static final Length TUCK = Length.ofMillimetres(25);
+    /** Two rows of cord of the usual gauges, and what lies between them. */
+    private static final Length DRAWN_UNDER = Length.ofMillimetres(15);
+
     private static final Map<Seat, Seat> OTHER_SIDE = Map.of(CORE, SECOND_CORE, WORKING, SECOND_WORKING);
 
     static final Hardware BEAD = Hardware.of(Kind.BEAD, 8, 9, 4.4);
@@ -83,6 +88,7 @@ final class Bracelets {
                 centrepiece(),
                 SNAKE,
                 snakeShackle(),
+                snakeThimble(),
                 snakeNoose(),
                 interlocked(),
                 ladder("ladder", "Ladder band of one cord, loop and button", false),
@@ -91,6 +97,10 @@ final class Bracelets {
                 figureEight("figure-eight-4", "Figure-eight band with buckle", 2),
                 figureEight("figure-eight-6", "Wide figure-eight band with buckle", 3),
                 figureEight("figure-eight-8", "Broad figure-eight band with buckle", 4),
+                oneCord("one-cord-2", "Slim buckle band of one cord", 1),
+                oneCord("one-cord-4", "Buckle band of one cord", 2),
+                oneCord("one-cord-6", "Wide buckle band of one cord", 3),
+                oneCord("one-cord-8", "Broad buckle band of one cord", 4),
                 edgedBraid(),
                 overCores(
                         "crossing-weave", "Crossing weave in three colours, loop and button", Stitches.CROSSING_WEAVE),
@@ -187,7 +197,43 @@ final class Bracelets {
                 .folded("working", 1, 1, WORKING)
                 .then(new Mount("shackle", Hitch.FOLD, List.of(CORE), true))
                 .then(Body.of(Stitches.SNAKE_OVER_CORE))
-                .then(new TuckBack("shackle", List.of(CORE), TUCK))
+                .then(TuckBack.around("shackle", List.of(CORE), TUCK))
+                .pattern();
+    }
+
+    /** The middle lies in the thimble; both legs lay the core up to the shackle, turn there, and tie down over it. */
+    private static Pattern snakeThimble() {
+        Leg upAndDown = Leg.in(CORE).then(new Turn.AtPart("shackle"), WORKING);
+        return Draft.bracelet("snake-thimble", "Snake knot over its own core, shackle and thimble")
+                .cord("cord", 3, Draft.NIGHT_TIDE)
+                .part("thimble", Hardware.of(Kind.THIMBLE, 14, 8, 4))
+                .part("shackle", Hardware.of(Kind.SHACKLE, 18, 12, 4))
+                .folded("cord", 0, 1, upAndDown, upAndDown)
+                .then(new Mount("thimble", Hitch.FOLD, List.of(CORE), true))
+                .then(Body.of(Stitches.SNAKE_OVER_CORE))
+                .then(new Attached("shackle", true))
+                .pattern();
+    }
+
+    /**
+     * One cord, folded off its middle and hitched to one half of the buckle: both legs run to the other half and back, then the
+     * long one weaves all rows, and the short one is drawn back under two of them.
+     *
+     * @param runs of each leg
+     */
+    private static Pattern oneCord(String code, String name, int runs) {
+        Turn atBuckle = new Turn.AtPart("buckle");
+        Leg core = Leg.in(CORE);
+        for (int run = 1; run < runs; run++) {
+            core = core.then(atBuckle, CORE);
+        }
+        return Draft.bracelet(code, name)
+                .cord("cord", 3, Draft.LICHEN)
+                .part("buckle", Hardware.of(Kind.BUCKLE, 28, Math.max(16, 7 * runs + 4), 3))
+                .folded("cord", 0, 1, core, core.then(atBuckle, WORKING))
+                .then(new Mount("buckle", Hitch.LARKS_HEAD, List.of(CORE), true))
+                .then(Body.of(Stitches.FIGURE_EIGHT))
+                .then(new TuckBack(Optional.empty(), List.of(CORE, WORKING), DRAWN_UNDER))
                 .pattern();
     }
 
@@ -242,7 +288,7 @@ final class Bracelets {
                 .straight("weaver", 1, 1, WORKING)
                 .then(new Mount("buckle", Hitch.LARKS_HEAD, List.of(CORE), true))
                 .then(Body.of(Stitches.FIGURE_EIGHT))
-                .then(new TuckBack("buckle", List.of(CORE), TUCK))
+                .then(TuckBack.around("buckle", List.of(CORE), TUCK))
                 .pattern();
     }
 
@@ -257,7 +303,7 @@ final class Bracelets {
                 .straight("braid, second colour", 2, 2, WORKING)
                 .then(new Mount("buckle", Hitch.LARKS_HEAD, List.of(EDGE), true))
                 .then(Body.of(Stitches.BRAID_EDGED))
-                .then(new TuckBack("buckle", List.of(EDGE, WORKING), TUCK))
+                .then(TuckBack.around("buckle", List.of(EDGE, WORKING), TUCK))
                 .pattern();
     }
 

@@ -81,6 +81,18 @@ final class Draft {
         return this;
     }
 
+    /** A cord folded off its middle or back over itself. */
+    Draft folded(String role, int cord, int count, Leg first, Leg second) {
+        roles.add(new Role(role, List.of(cord), count, List.of(first, second)));
+        return this;
+    }
+
+    /** Two cords joined at the fold, each a leg that runs as {@code leg}. */
+    Draft fused(String role, int first, int second, int count, Leg leg) {
+        roles.add(new Role(role, List.of(first, second), count, List.of(leg, leg)));
+        return this;
+    }
+
     Draft fused(String role, int first, int second, int count, Seat seat) {
         roles.add(Role.fused(role, first, second, count, seat));
         return this;

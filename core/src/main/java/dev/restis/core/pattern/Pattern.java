@@ -81,30 +81,34 @@ public record Pattern(
                 .toList();
     }
 
-    /** How many legs run in any of {@code seats}. */
-    public int legsIn(Collection<Seat> seats) {
-        int legs = 0;
+    /** How many strands lie side by side in {@code seats}: a leg that runs there and back counts for each run. */
+    public int runsIn(Collection<Seat> seats) {
+        int runs = 0;
         for (Role role : roles) {
-            legs += role.legsIn(seats);
+            runs += role.runsIn(seats);
         }
-        return legs;
+        return runs;
     }
 
-    public int legsIn(Seat seat) {
-        return legsIn(List.of(seat));
+    public int runsIn(Seat seat) {
+        return runsIn(List.of(seat));
     }
 
     /** How many free ends the legs in {@code seats} have: two of a straight strand, one of a folded one's leg. */
     public int endsIn(Collection<Seat> seats) {
         int ends = 0;
         for (Role role : roles) {
-            ends += role.legsIn(seats) * endsOfLeg(role);
+            ends += role.endsIn(seats);
         }
         return ends;
     }
 
-    public static int endsOfLeg(Role role) {
-        return role.folded() ? 1 : 2;
+    /** Whether a leg turns in such a way. */
+    public boolean turns(Class<? extends Course.Turn> kind) {
+        return roles.stream()
+                .flatMap(r -> r.legs().stream())
+                .flatMap(l -> l.courses().stream())
+                .anyMatch(c -> kind.isInstance(c.turn()));
     }
 
     public Optional<HardwareSlot> hardware(String slot) {
@@ -122,9 +126,11 @@ public record Pattern(
             return Closure.NOOSE;
         } else if (first(Section.Buttonhole.class).isPresent()) {
             return Closure.BUTTONHOLE;
-        } else if (first(Section.Eye.class).isPresent()) {
+        } else if (first(Section.Eye.class).isPresent() || turns(Course.Turn.Ear.class)) {
             return Closure.LOOP;
-        } else if (first(Section.TuckBack.class).isPresent()) {
+        } else if (all(Section.TuckBack.class).stream()
+                        .anyMatch(t -> t.hardware().isPresent())
+                || turns(Course.Turn.AtPart.class)) {
             return Closure.BUCKLE;
         }
         boolean around = all(Section.Threaded.class).stream().anyMatch(t -> t.count() == Section.Threaded.ALL_AROUND);

@@ -132,16 +132,43 @@ public final class PatternRules implements Section.Visitor<Boolean> {
                             pattern.cords().size());
                 }
             }
+            for (int leg = 0; leg < role.legs().size(); leg++) {
+                at = "roles[" + i + "].legs[" + leg + "]";
+                turns(role.legs().get(leg));
+            }
         }
         if (strands > MOST_STRANDS) {
             fault("roles", "pattern.strands", MOST_STRANDS, strands);
         }
     }
 
+    /** A leg turns at what it can turn at. */
+    private void turns(Leg leg) {
+        for (Course course : leg.courses()) {
+            if (course.turn() instanceof Course.Turn.AtPart part) {
+                part(
+                        part.hardware(),
+                        Hardware.Kind.RING,
+                        Hardware.Kind.CLASP,
+                        Hardware.Kind.BUCKLE,
+                        Hardware.Kind.SHACKLE,
+                        Hardware.Kind.THIMBLE,
+                        Hardware.Kind.CENTREPIECE);
+            } else if (course.turn() instanceof Course.Turn.Ear
+                    && pattern.first(Stopper.class).isEmpty()) {
+                fault(at, "pattern.noStopper");
+            }
+        }
+    }
+
     private void checkWhole() {
         for (int i = 0; i < pattern.roles().size(); i++) {
             Role role = pattern.roles().get(i);
-            if (role.legs().stream().noneMatch(used::contains)) {
+            boolean idleCourse = role.legs().stream()
+                    .filter(leg -> leg.courses().size() > 1)
+                    .flatMap(leg -> leg.courses().stream())
+                    .anyMatch(course -> !used.contains(course.seat()));
+            if (!role.takes(used) || idleCourse) {
                 fault("roles[" + i + "].legs", "pattern.idle", role.code());
             }
         }
@@ -151,13 +178,17 @@ public final class PatternRules implements Section.Visitor<Boolean> {
                         || s instanceof SlidingKnots
                         || s instanceof Noose
                         || s instanceof Stopper
-                        || s instanceof TuckBack)
+                        || s instanceof TuckBack back && back.hardware().isPresent())
                 .count();
         boolean around = pattern.closure() == Pattern.Closure.ELASTIC;
         if (closures > 1) {
             fault("sections", "pattern.closures", closures);
         }
-        if (pattern.kind().sizedByWrist() && closures == 0 && !around && !closesOnItself()) {
+        if (pattern.kind().sizedByWrist()
+                && closures == 0
+                && !around
+                && !closesOnItself()
+                && pattern.closure() != Pattern.Closure.BUCKLE) {
             fault("sections", "pattern.open");
         }
         if (pattern.stretching().isEmpty() && !around) {
@@ -165,7 +196,8 @@ public final class PatternRules implements Section.Visitor<Boolean> {
         }
         boolean stopper = pattern.first(Stopper.class).isPresent();
         boolean opening = pattern.first(Eye.class).isPresent()
-                || pattern.first(Buttonhole.class).isPresent();
+                || pattern.first(Buttonhole.class).isPresent()
+                || pattern.turns(Course.Turn.Ear.class);
         if (stopper != opening) {
             fault("sections", stopper ? "pattern.noEye" : "pattern.noStopper");
         }
@@ -189,11 +221,11 @@ public final class PatternRules implements Section.Visitor<Boolean> {
         }
         for (Seat seat : seats) {
             used.add(seat);
-            if (pattern.legsIn(seat) == 0) {
+            if (pattern.runsIn(seat) == 0) {
                 fault(at, "pattern.noStrand", seat);
             }
         }
-        int legs = pattern.legsIn(seats);
+        int legs = pattern.runsIn(seats);
         if (legs > Bundle.MOST) {
             fault(at, "pattern.bundle", Bundle.MOST, legs);
         }
@@ -217,6 +249,7 @@ public final class PatternRules implements Section.Visitor<Boolean> {
                 Hardware.Kind.CLASP,
                 Hardware.Kind.BUCKLE,
                 Hardware.Kind.SHACKLE,
+                Hardware.Kind.THIMBLE,
                 Hardware.Kind.CENTREPIECE,
                 Hardware.Kind.BUTTON);
         folded(section.seats());
@@ -224,8 +257,7 @@ public final class PatternRules implements Section.Visitor<Boolean> {
     }
 
     private void folded(List<Seat> seats) {
-        boolean straight = pattern.roles().stream()
-                .anyMatch(r -> !r.folded() && r.legs().stream().anyMatch(seats::contains));
+        boolean straight = pattern.roles().stream().anyMatch(r -> !r.folded() && r.takes(seats));
         if (straight) {
             fault(at, "pattern.notFolded");
         }
@@ -251,7 +283,7 @@ public final class PatternRules implements Section.Visitor<Boolean> {
         }
         for (Seat place : List.of(Seat.WORKING, Seat.FALL, Seat.EDGE)) {
             int needed = section.stitch().pathsOf(place);
-            int there = pattern.legsIn(section.legsOf(place));
+            int there = pattern.runsIn(section.legsOf(place));
             boolean asked = section.seats().containsKey(place) || needed > 0;
             if (needed > 0) {
                 used.add(section.legsOf(place));
@@ -260,7 +292,7 @@ public final class PatternRules implements Section.Visitor<Boolean> {
                 fault(at, "pattern.legs", section.stitch().code(), place, needed, there);
             }
         }
-        int cores = pattern.legsIn(section.legsOf(Seat.CORE));
+        int cores = pattern.runsIn(section.legsOf(Seat.CORE));
         Seat core = section.legsOf(Seat.CORE);
         if (section.stitch().cores().most() > 0) {
             used.add(core);
@@ -297,8 +329,8 @@ public final class PatternRules implements Section.Visitor<Boolean> {
     /** Knots of two strands need two. */
     private void pair(KnotKind kind, List<Seat> seats) {
         boolean two = kind == KnotKind.CONNECTING || kind == KnotKind.SNAKE || kind == KnotKind.BUTTON;
-        if (two && pattern.legsIn(seats) < 2) {
-            fault(at, "pattern.pair", kind, pattern.legsIn(seats));
+        if (two && pattern.runsIn(seats) < 2) {
+            fault(at, "pattern.pair", kind, pattern.runsIn(seats));
         }
     }
 
@@ -316,8 +348,8 @@ public final class PatternRules implements Section.Visitor<Boolean> {
     public Boolean slider(Slider section) {
         seats(section.tails());
         used.add(Seat.CLOSURE);
-        if (pattern.legsIn(Seat.CLOSURE) != 2) {
-            fault(at, "pattern.closureStrand", pattern.legsIn(Seat.CLOSURE));
+        if (pattern.runsIn(Seat.CLOSURE) != 2) {
+            fault(at, "pattern.closureStrand", pattern.runsIn(Seat.CLOSURE));
         }
         if (section.halfKnots() < 4 || section.halfKnots() > 60) {
             fault(at, "pattern.count", 4, 60, section.halfKnots());
@@ -363,8 +395,8 @@ public final class PatternRules implements Section.Visitor<Boolean> {
     @Override
     public Boolean buttonhole(Buttonhole section) {
         used.add(Seat.WORKING);
-        if (pattern.legsIn(Seat.WORKING) < 2) {
-            fault(at, "pattern.pair", "BUTTONHOLE", pattern.legsIn(Seat.WORKING));
+        if (pattern.runsIn(Seat.WORKING) < 2) {
+            fault(at, "pattern.pair", "BUTTONHOLE", pattern.runsIn(Seat.WORKING));
         }
         return true;
     }
@@ -372,7 +404,8 @@ public final class PatternRules implements Section.Visitor<Boolean> {
     @Override
     public Boolean tuckBack(TuckBack section) {
         seats(section.seats());
-        part(section.hardware(), Hardware.Kind.BUCKLE, Hardware.Kind.SHACKLE, Hardware.Kind.CLASP);
+        section.hardware()
+                .ifPresent(slot -> part(slot, Hardware.Kind.BUCKLE, Hardware.Kind.SHACKLE, Hardware.Kind.CLASP));
         return true;
     }
 
@@ -380,8 +413,8 @@ public final class PatternRules implements Section.Visitor<Boolean> {
     public Boolean wrapped(Wrapped section) {
         seats(section.seats());
         used.add(Seat.WRAP);
-        if (pattern.legsIn(Seat.WRAP) != 1) {
-            fault(at, "pattern.wrapStrand", pattern.legsIn(Seat.WRAP));
+        if (pattern.runsIn(Seat.WRAP) != 1) {
+            fault(at, "pattern.wrapStrand", pattern.runsIn(Seat.WRAP));
         }
         if (section.turns() < 2 || section.turns() > 40) {
             fault(at, "pattern.count", 2, 40, section.turns());

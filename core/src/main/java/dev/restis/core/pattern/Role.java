@@ -13,7 +13,7 @@ import java.util.List;
  * @param legs where each leg of a strand runs: one leg for a straight strand, two for one folded where it is mounted;
  *     two unlike legs mean an off-centre fold, the first leg the shorter
  */
-public record Role(String code, List<Integer> slots, int count, List<Seat> legs) {
+public record Role(String code, List<Integer> slots, int count, List<Leg> legs) {
 
     public static final int MOST = 10;
 
@@ -33,16 +33,16 @@ public record Role(String code, List<Integer> slots, int count, List<Seat> legs)
     }
 
     public static Role straight(String code, int slot, int count, Seat seat) {
-        return new Role(code, List.of(slot), count, List.of(seat));
+        return new Role(code, List.of(slot), count, List.of(Leg.in(seat)));
     }
 
     public static Role folded(String code, int slot, int count, Seat first, Seat second) {
-        return new Role(code, List.of(slot), count, List.of(first, second));
+        return new Role(code, List.of(slot), count, List.of(Leg.in(first), Leg.in(second)));
     }
 
     /** Two cords joined end to end, the join at the fold. */
     public static Role fused(String code, int first, int second, int count, Seat seat) {
-        return new Role(code, List.of(first, second), count, List.of(seat, seat));
+        return new Role(code, List.of(first, second), count, List.of(Leg.in(seat), Leg.in(seat)));
     }
 
     public boolean folded() {
@@ -54,7 +54,7 @@ public record Role(String code, List<Integer> slots, int count, List<Seat> legs)
     }
 
     public boolean foldedOffCentre() {
-        return folded() && !fused() && legs.get(0) != legs.get(1);
+        return folded() && !fused() && !legs.get(0).equals(legs.get(1));
     }
 
     /** The cord that a leg is of. */
@@ -62,12 +62,32 @@ public record Role(String code, List<Integer> slots, int count, List<Seat> legs)
         return slots.get(Math.min(leg, slots.size() - 1));
     }
 
-    /** How many legs of all its strands run in any of {@code seats}. */
-    public int legsIn(Collection<Seat> seats) {
+    /** How often all its strands together run in any of {@code seats}: what lies side by side there. */
+    public int runsIn(Collection<Seat> seats) {
         int each = 0;
-        for (Seat leg : legs) {
-            each += seats.contains(leg) ? 1 : 0;
+        for (Leg leg : legs) {
+            each += leg.runsIn(seats);
         }
         return count * each;
+    }
+
+    /** How many free ends of its strands lie in any of {@code seats}: both of a straight strand, one of each folded leg. */
+    public int endsIn(Collection<Seat> seats) {
+        int each = 0;
+        for (Leg leg : legs) {
+            each += endsOf(leg, seats);
+        }
+        return count * each;
+    }
+
+    /** How many free ends of one leg lie in any of {@code seats}. */
+    public int endsOf(Leg leg, Collection<Seat> seats) {
+        int begins = !folded() && seats.contains(leg.first()) ? 1 : 0;
+        return begins + (seats.contains(leg.last()) ? 1 : 0);
+    }
+
+    /** Whether any leg of it runs in any of {@code seats}. */
+    public boolean takes(Collection<Seat> seats) {
+        return legs.stream().anyMatch(leg -> leg.takes(seats));
     }
 }

@@ -261,13 +261,19 @@ public sealed interface Section {
     }
 
     /**
-     * Ends brought around a bar and tucked back under the body.
+     * Ends drawn back under the body.
      *
+     * @param hardware the part around whose bar they are brought before; none where they end beside it
      * @param tuck how far each end runs back
      */
-    record TuckBack(String hardware, List<Seat> seats, Length tuck) implements Section {
+    record TuckBack(Optional<String> hardware, List<Seat> seats, Length tuck) implements Section {
         public TuckBack {
             seats = List.copyOf(seats);
+        }
+
+        /** Around a bar. */
+        public static TuckBack around(String hardware, List<Seat> seats, Length tuck) {
+            return new TuckBack(Optional.of(hardware), seats, tuck);
         }
 
         @Override

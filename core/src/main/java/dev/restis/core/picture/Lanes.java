@@ -15,13 +15,13 @@ final class Lanes {
 
     private Lanes() {}
 
-    /** The cords of all legs in {@code seats}, in the order of the pattern's roles, one entry a leg. */
+    /** The cords of all runs in {@code seats}, in the order of the pattern's roles. */
     static List<Integer> slots(WorkedPiece piece, Collection<Seat> seats) {
         List<Integer> slots = new ArrayList<>();
         for (Role role : piece.request().pattern().roles()) {
             for (int i = 0; i < role.count(); i++) {
                 for (int leg = 0; leg < role.legs().size(); leg++) {
-                    if (seats.contains(role.legs().get(leg))) {
+                    for (int run = role.legs().get(leg).runsIn(seats); run > 0; run--) {
                         slots.add(role.slotOf(leg));
                     }
                 }
@@ -30,7 +30,7 @@ final class Lanes {
         return slots;
     }
 
-    /** All legs in {@code seats} side by side, the middle at 0. */
+    /** All runs in {@code seats} side by side, the middle at 0. */
     static List<Lane> of(WorkedPiece piece, Collection<Seat> seats) {
         return sideBySide(piece, slots(piece, seats));
     }

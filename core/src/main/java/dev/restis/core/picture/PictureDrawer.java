@@ -54,6 +54,9 @@ public final class PictureDrawer {
                 drawer.passed(section);
             }
         }
+        if (!bodyOnly) {
+            drawer.farEnd();
+        }
         return drawer.picture();
     }
 }

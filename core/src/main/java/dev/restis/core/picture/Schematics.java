@@ -147,6 +147,31 @@ final class Schematics {
         }
     }
 
+    /**
+     * Strands that turn around a bar: each pair of lanes is a run and its return.
+     *
+     * @param direction where the band lies, seen from the bar: 1 after it, -1 before it
+     */
+    void bends(List<Lane> lanes, List<int[]> pairs, double bar, int direction) {
+        for (int[] pair : pairs) {
+            Lane out = lanes.get(pair[0]);
+            Lane back = lanes.get(pair[1]);
+            double d = out.thickness();
+            double middle = (out.across() + back.across()) / 2;
+            canvas.cord(
+                    out.slot(),
+                    d,
+                    CentreLine.smooth(
+                            List.of(
+                                    new Point(bar + direction * 2.2 * d, out.across(), 0.2 * d),
+                                    new Point(bar, out.across(), 1.5 * d),
+                                    new Point(bar - direction * 0.9 * d, middle, 1.7 * d),
+                                    new Point(bar, back.across(), 1.5 * d),
+                                    new Point(bar + direction * 2.2 * d, back.across(), 0.2 * d)),
+                            4));
+        }
+    }
+
     /** An eye: pairs of legs bowed apart, meeting at the left. */
     void loop(List<Integer> slots, double from, double to) {
         double out = (to - from) * 0.32;
@@ -215,6 +240,7 @@ final class Schematics {
                 canvas.plate(Kind.PLATE, slot, to - length * 0.3, 0, 1.2, length * 0.44, inner * 0.62, 1.5);
                 frame(slot, to - 1.5 * bar, 3 * bar, inner, bar);
             }
+            case THIMBLE -> frame(slot, middle, length, inner, bar);
             case SHACKLE -> {
                 frame(slot, middle, length, inner, bar);
                 canvas.plate(Kind.PLATE, slot, to - bar, 0, 1.6, 1.6 * bar, inner + 5 * bar, bar * 0.8);

@@ -3,7 +3,10 @@ package dev.restis.core.picture;
 import dev.restis.core.cord.Hardware;
 import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.fit.EyeFit;
+import dev.restis.core.pattern.Course;
+import dev.restis.core.pattern.Leg;
 import dev.restis.core.pattern.Pattern;
+import dev.restis.core.pattern.Role;
 import dev.restis.core.pattern.Section;
 import dev.restis.core.pattern.Section.Body;
 import dev.restis.core.pattern.Section.KnotKind;
@@ -21,9 +24,11 @@ import dev.restis.core.stitch.Stitches;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Draws a piece section by section from left to right. */
 final class SectionDrawer implements Section.Visitor<Boolean> {
@@ -127,7 +132,13 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
             on(2 * head + length);
         } else if (section.within()) {
             parts.draw(part.get(), slotNumber(section.hardware()), x, x + length);
-            parts.larksHeads(lanes, x + length, 1);
+            List<int[]> returns = bends(section.hardware(), section.seats(), false);
+            if (returns.isEmpty()) {
+                parts.larksHeads(lanes, x + length, 1);
+            } else {
+                parts.larksHeads(lanes.subList(lanes.size() / 2 - 1, lanes.size() / 2 + 1), x + length, 1);
+                parts.bends(lanes, returns, x + length, 1);
+            }
             on(length + (larksHead ? 2 * lanes.get(0).thickness() : 0));
         } else {
             double reach = length > 0
@@ -141,6 +152,62 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
             measuredTo = atStart ? x : measuredTo;
         }
         return true;
+    }
+
+    /**
+     * What turns at one end of the piece, as indices of its lanes: a run and its return, or twice a run that goes over into
+     * something else. A cord's fold lies in the middle, and each leg runs to and fro outwards from there.
+     *
+     * @param far the end that is made last
+     */
+    private List<int[]> bends(String slot, Collection<Seat> seats, boolean far) {
+        List<int[]> pairs = new ArrayList<>();
+        int lanes = 0;
+        for (Role role : pattern.roles()) {
+            int first = role.legs().get(0).runsIn(seats);
+            for (int leg = 0; leg < role.legs().size(); leg++) {
+                List<Course> courses = role.legs().get(leg).courses();
+                int middle = lanes + first;
+                int towards = leg == 0 ? -1 : 1;
+                int from = leg == 0 ? middle - 1 : middle;
+                for (int run = far ? 0 : 1; run < courses.size(); run += 2) {
+                    boolean here = courses.get(run).turn() instanceof Course.Turn.AtPart part
+                            && part.hardware().equals(slot)
+                            && seats.contains(courses.get(run).seat());
+                    if (here) {
+                        boolean returns = seats.contains(courses.get(run + 1).seat());
+                        pairs.add(new int[] {from + towards * run, from + towards * (returns ? run + 1 : run)});
+                    }
+                }
+            }
+            lanes += role.runsIn(seats);
+        }
+        return pairs;
+    }
+
+    /** What is seen of the far end once all sections are drawn: bars that strands turned at. */
+    void farEnd() {
+        for (var part : pattern.hardware()) {
+            String slot = part.code();
+            Set<Seat> seats = EnumSet.noneOf(Seat.class);
+            for (Role role : pattern.roles()) {
+                for (Leg leg : role.legs()) {
+                    if (leg.turnsAt(slot, true) > 0) {
+                        seats.add(leg.first());
+                    }
+                }
+            }
+            if (!seats.isEmpty()) {
+                boolean mounted = pattern.all(Section.Mount.class).stream()
+                        .anyMatch(m -> m.within() && m.hardware().equals(slot));
+                double start = mounted ? x : x - millimetres(slot, Measure.LENGTH);
+                double bar = millimetres(slot, Measure.BAR);
+                if (mounted) {
+                    otherHalf(slot);
+                }
+                parts.bends(Lanes.of(piece, seats), bends(slot, seats, true), start + bar, -1);
+            }
+        }
     }
 
     @Override
@@ -342,9 +409,10 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
     /** The strands as they leave one end of the piece: half of all free ends. */
     private List<Lane> oneSide(Collection<Seat> seats) {
         List<Integer> slots = new ArrayList<>();
-        for (var role : pattern.roles()) {
+        for (Role role : pattern.roles()) {
             for (int leg = 0; leg < role.legs().size(); leg++) {
-                if (seats.contains(role.legs().get(leg)) && role.legs().get(leg) != Seat.SECOND_CORE) {
+                if (seats.contains(role.legs().get(leg).last())
+                        && role.legs().get(leg).last() != Seat.SECOND_CORE) {
                     for (int i = 0; i < role.count(); i++) {
                         slots.add(role.slotOf(leg));
                     }
@@ -480,14 +548,16 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
         return true;
     }
 
+    private void otherHalf(String slot) {
+        hardware(slot).ifPresent(part -> parts.other(part, slotNumber(slot), x));
+    }
+
     @Override
     public Boolean tuckBack(Section.TuckBack section) {
-        Optional<Hardware> part = hardware(section.hardware());
-        if (part.isEmpty()) {
-            return false;
+        section.hardware().ifPresent(this::otherHalf);
+        if (section.hardware().isPresent()) {
+            straight(section.seats(), x - 1, x + 2);
         }
-        parts.other(part.get(), slotNumber(section.hardware()), x);
-        straight(section.seats(), x - 1, x + 2);
         return true;
     }
 

@@ -6,6 +6,8 @@ import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.fit.EyeFit;
 import dev.restis.core.fit.SlidingFit;
 import dev.restis.core.measure.Length;
+import dev.restis.core.pattern.Course;
+import dev.restis.core.pattern.Leg;
 import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.Role;
 import dev.restis.core.pattern.Section;
@@ -21,9 +23,11 @@ import dev.restis.core.stitch.Bundle;
 import dev.restis.core.stitch.Seat;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** The checks made on a piece before anything is cut. */
 final class Checks {
@@ -34,6 +38,8 @@ final class Checks {
     private static final double RATED_STRETCH = 1.6;
 
     private static final double DAILY_STRETCH = 1.4;
+    /** How wide each leg of a lark's head lies on its bar, in diameters. */
+    private static final double HITCHED = 1.1;
 
     private final Parts parts;
     private final PieceFit fit;
@@ -97,21 +103,21 @@ final class Checks {
             body.section()
                     .motif()
                     .filter(m -> body.beads() > 0)
-                    .ifPresent(m -> hole(m.hardware(), m.seats(), parts.legs(m.seats())));
+                    .ifPresent(m -> hole(m.hardware(), m.seats(), parts.runs(m.seats())));
         }
         for (Section section : parts.pattern.sections()) {
             if (section instanceof Threaded threaded && HardwareCounter.beads(threaded, parts, fit) > 0) {
-                hole(threaded.hardware(), threaded.seats(), parts.legs(threaded.seats()));
+                hole(threaded.hardware(), threaded.seats(), parts.runs(threaded.seats()));
             } else if (section instanceof EndBeads ends) {
                 hole(ends.hardware(), ends.seats(), 1);
             } else if (section instanceof SlideBead bead) {
                 slideBead(bead);
             } else if (section instanceof Section.Stopper stopper
                     && stopper.kind() instanceof Section.StopperKind.Part part) {
-                hole(part.hardware(), stopper.seats(), parts.legs(stopper.seats()));
-            } else if (section instanceof Section.Attached attached) {
+                hole(part.hardware(), stopper.seats(), parts.runs(stopper.seats()));
+            } else if (section instanceof Section.Attached attached && !turnedAt(attached.hardware())) {
                 List<Seat> all = List.of(Seat.CORE, Seat.WORKING);
-                hole(attached.hardware(), all, parts.legs(all));
+                hole(attached.hardware(), all, parts.runs(all));
             }
         }
     }
@@ -141,7 +147,7 @@ final class Checks {
         double most = 0;
         for (Role role : parts.pattern.roles()) {
             for (int leg = 0; leg < role.legs().size(); leg++) {
-                if (seats.contains(role.legs().get(leg))) {
+                if (role.legs().get(leg).takes(seats)) {
                     Cord cord = parts.cord(role.slotOf(leg));
                     most = Math.max(
                             most,
@@ -174,32 +180,77 @@ final class Checks {
                 Map.of("strands", (double) strands, "ratio", ratio)));
     }
 
-    /** Whether what is mounted lies on its bar: a band on a buckle, a fob on its ring, a lanyard on its clip. */
+    /** Whether what bends around a bar lies on it: a band on a buckle, a fob on its ring, a lanyard on its clip. */
     private void bars() {
+        Set<String> seen = new LinkedHashSet<>();
         for (Section section : parts.pattern.sections()) {
             if (section instanceof Mount mount) {
-                bar(mount.hardware(), widthAt(mount.seats(), mount.hitch()));
-            } else if (section instanceof Section.Attached attached) {
-                bar(attached.hardware(), widthAt(List.of(Seat.CORE, Seat.WORKING), Section.Hitch.FOLD));
-            } else if (section instanceof TuckBack back && !mounted(back.hardware())) {
-                bar(back.hardware(), widthAt(back.seats(), Section.Hitch.FOLD));
+                seen.add(mount.hardware());
+            } else if (section instanceof TuckBack back) {
+                back.hardware().ifPresent(seen::add);
+            } else if (section instanceof Section.Attached attached && !turnedAt(attached.hardware())) {
+                bar(attached.hardware(), attachedWidth());
             }
         }
+        for (Role role : parts.pattern.roles()) {
+            for (Leg leg : role.legs()) {
+                for (Course course : leg.courses()) {
+                    if (course.turn() instanceof Course.Turn.AtPart part) {
+                        seen.add(part.hardware());
+                    }
+                }
+            }
+        }
+        // Two halves of a buckle are alike: what is wider at one of them decides.
+        seen.forEach(slot -> bar(slot, widthAt(slot, false).max(widthAt(slot, true))));
     }
 
-    /** The bar at the start is as wide as that at the end, and what is mounted there is wider. */
-    private boolean mounted(String slot) {
-        return parts.pattern.all(Mount.class).stream()
-                .anyMatch(m -> m.within() && m.hardware().equals(slot));
+    private boolean turnedAt(String slot) {
+        return widthAt(slot, true).isPositive() || widthAt(slot, false).isPositive();
     }
 
-    /** Legs side by side; a lark's head lays its bight beside its two legs. */
-    private Length widthAt(Collection<Seat> seats, Section.Hitch hitch) {
-        double d = parts.thickest(seats);
-        int legs = parts.legs(seats);
-        boolean both = seats.contains(Seat.SECOND_CORE);
-        int onBar = both ? legs / 2 : legs;
-        return Length.ofMillimetres(d * onBar * (hitch == Section.Hitch.LARKS_HEAD ? 1.1 : 1.0));
+    private Length attachedWidth() {
+        List<Seat> all = List.of(Seat.CORE, Seat.WORKING);
+        return Length.ofMillimetres(parts.thickest(all) * parts.runs(all));
+    }
+
+    /**
+     * What lies side by side on a bar: a run and its return lie in one bend, so what counts is bends, and not strands. A lark's
+     * head lies there twice, and a little wider for its bight.
+     */
+    private Length widthAt(String slot, boolean far) {
+        double width = 0;
+        for (Role role : parts.pattern.roles()) {
+            for (int leg = 0; leg < role.legs().size(); leg++) {
+                Leg way = role.legs().get(leg);
+                double bends = way.turnsAt(slot, far);
+                bends += far ? tucked(role, way, slot) : mounted(way, slot);
+                width += bends * role.count() * parts.worked(role.slotOf(leg));
+            }
+        }
+        return Length.ofMillimetres(width);
+    }
+
+    /** A leg's part of the fold by which it is mounted; a centrepiece has one side's folds at each of its ends. */
+    private double mounted(Leg leg, String slot) {
+        double most = 0;
+        for (Mount mount : parts.pattern.all(Mount.class)) {
+            if (mount.hardware().equals(slot) && mount.seats().contains(leg.first())) {
+                double each = mount.hitch() == Section.Hitch.LARKS_HEAD ? HITCHED : 0.5;
+                most = Math.max(most, mount.seats().contains(Seat.SECOND_CORE) ? each / 2 : each);
+            }
+        }
+        return most;
+    }
+
+    private int tucked(Role role, Leg leg, String slot) {
+        int ends = 0;
+        for (TuckBack back : parts.pattern.all(TuckBack.class)) {
+            if (back.hardware().filter(slot::equals).isPresent()) {
+                ends = Math.max(ends, Math.min(1, role.endsOf(leg, back.seats())));
+            }
+        }
+        return ends;
     }
 
     private void bar(String slot, Length width) {
@@ -240,7 +291,7 @@ final class Checks {
             double most = 0;
             for (Role role : parts.pattern.roles()) {
                 for (int leg = 0; leg < role.legs().size(); leg++) {
-                    if (role.legs().get(leg) == seat) {
+                    if (role.legs().get(leg).takes(List.of(seat))) {
                         double d = parts.worked(role.slotOf(leg));
                         least = Math.min(least, d);
                         most = Math.max(most, d);

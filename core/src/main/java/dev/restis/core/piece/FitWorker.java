@@ -113,7 +113,7 @@ final class FitWorker {
     static Gauge buttonholeGauge(Parts parts) {
         List<Seat> all = List.of(Seat.CORE, Seat.WORKING);
         double d = parts.thickest(all);
-        return new Gauge(d, d, Math.max(1, parts.legs(all) / 2 - 1), Gauge.CoreLayout.PACKED);
+        return new Gauge(d, d, Math.max(1, parts.runs(all) / 2 - 1), Gauge.CoreLayout.PACKED);
     }
 
     private Length thickness(List<Body> all) {

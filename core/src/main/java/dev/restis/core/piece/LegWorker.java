@@ -6,7 +6,9 @@ import dev.restis.core.fit.EyeFit;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.Sum;
 import dev.restis.core.measure.Sum.Term;
-import dev.restis.core.pattern.Pattern;
+import dev.restis.core.pattern.Course;
+import dev.restis.core.pattern.Course.Turn;
+import dev.restis.core.pattern.Leg;
 import dev.restis.core.pattern.Role;
 import dev.restis.core.pattern.Section;
 import dev.restis.core.pattern.Section.Body;
@@ -39,9 +41,8 @@ final class LegWorker implements Section.Visitor<List<Term>> {
     private final Parts parts;
     private final PieceFit fit;
     private final Role role;
-    private final Seat seat;
+    private final Leg leg;
     private final Cord cord;
-    private final int ends;
     private int body;
     private int threaded;
 
@@ -49,9 +50,8 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         this.parts = parts;
         this.fit = fit;
         this.role = role;
-        this.seat = role.legs().get(leg);
+        this.leg = role.legs().get(leg);
         this.cord = parts.cord(role.slotOf(leg));
-        this.ends = Pattern.endsOfLeg(role);
     }
 
     static Sum work(Parts parts, PieceFit fit, Role role, int leg) {
@@ -60,12 +60,32 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         for (Section section : parts.pattern.sections()) {
             terms.addAll(section.accept(worker));
         }
+        terms.addAll(worker.turns());
         terms.addAll(worker.ends());
         return new Sum(terms);
     }
 
+    /** The bends by which each course goes over into the next. */
+    private List<Term> turns() {
+        List<Term> terms = new ArrayList<>();
+        double d = cord.workedMillimetres();
+        for (Course course : leg.courses()) {
+            Course.Turn turn = course.turn();
+            if (turn instanceof Turn.AtPart part) {
+                double bar = parts.measure(part.hardware(), Measure.BAR).toMillimetres();
+                terms.add(Term.of("turn.part", Knots.foldLeg(bar, d).times(2L)));
+            } else if (turn instanceof Turn.Ear) {
+                terms.add(Term.of("turn.ear", 2, halfEye()));
+            } else if (turn instanceof Turn.Back) {
+                terms.add(Term.of("turn.back", Knots.foldLeg(0, d).times(2L)));
+            }
+        }
+        return terms;
+    }
+
     private List<Term> ends() {
         List<Term> terms = new ArrayList<>();
+        int ends = role.folded() ? 1 : 2;
         if (role.fused()) {
             terms.add(Term.of("join.fuse", FUSE));
         }
@@ -81,8 +101,9 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         return terms;
     }
 
-    private boolean takesPart(Collection<Seat> seats) {
-        return seats.contains(seat);
+    /** How many of the leg's free ends lie in these seats. */
+    private int endsIn(Collection<Seat> seats) {
+        return role.endsOf(leg, seats);
     }
 
     private static List<Term> tied(String code, long count, Length each) {
@@ -91,7 +112,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
 
     @Override
     public List<Term> mount(Section.Mount section) {
-        if (!takesPart(section.seats())) {
+        if (!section.seats().contains(leg.first())) {
             return List.of();
         }
         double bar = parts.measure(section.hardware(), Measure.BAR).toMillimetres();
@@ -104,23 +125,27 @@ final class LegWorker implements Section.Visitor<List<Term>> {
     /** Half the eye: its inside length, and the quarter turn by which the centre line lies outside it. */
     @Override
     public List<Term> eye(Section.Eye section) {
-        if (!takesPart(section.seats())) {
-            return List.of();
-        }
+        return section.seats().contains(leg.first()) ? List.of(Term.of("closure.eye", halfEye())) : List.of();
+    }
+
+    private Length halfEye() {
         Length inside = fit.eye().map(EyeFit::inside).orElse(Length.ZERO);
-        return List.of(Term.of("closure.eye", inside.plus(Knots.foldLeg(0, 2 * cord.workedMillimetres()))));
+        return inside.plus(Knots.foldLeg(0, 2 * cord.workedMillimetres()));
     }
 
     @Override
     public List<Term> body(Body section) {
         WorkedBody worked = fit.bodies().get(body++);
-        return section.placeOf(seat)
-                .filter(place -> place == Seat.CORE || section.stitch().ties(place))
-                .map(place -> bodyTerms(section, worked, place))
-                .orElse(List.of());
+        List<Term> terms = new ArrayList<>();
+        for (Course course : leg.courses()) {
+            section.placeOf(course.seat())
+                    .filter(place -> place == Seat.CORE || section.stitch().ties(place))
+                    .ifPresent(place -> terms.addAll(bodyTerms(section, worked, course.seat(), place)));
+        }
+        return terms;
     }
 
-    private List<Term> bodyTerms(Body section, WorkedBody worked, Seat place) {
+    private List<Term> bodyTerms(Body section, WorkedBody worked, Seat seat, Seat place) {
         if (place == Seat.CORE && section.stitch().cores().most() == 0) {
             return List.of();
         }
@@ -132,7 +157,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
                         ? Term.tied(bodyCode(section), worked.repeats(), use, takeUp.spread())
                         : Term.of("body.straight", worked.repeats(), use));
         if (worked.beads() > 0) {
-            section.motif().ifPresent(motif -> terms.add(bead(motif, worked)));
+            section.motif().ifPresent(motif -> terms.add(bead(motif, worked, seat)));
         }
         return terms;
     }
@@ -142,7 +167,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         return stitch.startsWith(OwnStitch.PREFIX) ? "body.own" : "body." + stitch;
     }
 
-    private Term bead(Section.Motif motif, WorkedBody worked) {
+    private Term bead(Section.Motif motif, WorkedBody worked, Seat seat) {
         Length through = worked.beadLength();
         if (motif.seats().contains(seat)) {
             threaded += worked.beads();
@@ -154,7 +179,8 @@ final class LegWorker implements Section.Visitor<List<Term>> {
 
     @Override
     public List<Term> knot(Section.Knot section) {
-        return takesPart(section.seats()) ? knotTerms(section.kind(), section.wraps(), section.seats(), 1) : List.of();
+        int runs = leg.runsIn(section.seats());
+        return runs > 0 ? knotTerms(section.kind(), section.wraps(), section.seats(), runs) : List.of();
     }
 
     private List<Term> knotTerms(KnotKind kind, int wraps, Collection<Seat> seats, int count) {
@@ -165,14 +191,12 @@ final class LegWorker implements Section.Visitor<List<Term>> {
 
     @Override
     public List<Term> threaded(Threaded section) {
-        if (!takesPart(section.seats())) {
-            return List.of();
-        }
-        int count = switch (section.count()) {
+        int beads = switch (section.count()) {
             case Threaded.ALL_AROUND -> fit.around();
             case Threaded.CHOSEN -> parts.chosen(section.hardware());
             default -> section.count();
         };
+        int count = leg.runsIn(section.seats()) * beads;
         threaded += count;
         return count == 0
                 ? List.of()
@@ -185,26 +209,29 @@ final class LegWorker implements Section.Visitor<List<Term>> {
 
     @Override
     public List<Term> slider(Section.Slider section) {
-        if (seat == Seat.CLOSURE) {
+        if (leg.first() == Seat.CLOSURE) {
             Gauge gauge = parts.sliderGauge(section.tails());
             return tied("closure.half-knot", section.halfKnots(), Stitches.HALF_KNOT.use(gauge, Seat.WORKING));
         }
-        return takesPart(section.tails()) ? tails(section.tails()) : List.of();
+        return endsIn(section.tails()) > 0 ? tails(section.tails()) : List.of();
     }
 
     private List<Term> tails(Collection<Seat> seats) {
+        int ends = endsIn(seats);
         Length knot = Knots.overhand(parts.tailsPerSide(seats), parts.thickest(seats));
         return List.of(Term.of("closure.tail", ends, tail()), Term.tied("closure.endStop", ends, knot, GEOMETRY));
     }
 
     @Override
     public List<Term> slideBead(Section.SlideBead section) {
-        return takesPart(section.tails()) ? List.of(Term.of("closure.tail", ends, tail())) : List.of();
+        int ends = endsIn(section.tails());
+        return ends > 0 ? List.of(Term.of("closure.tail", ends, tail())) : List.of();
     }
 
     @Override
     public List<Term> slidingKnots(Section.SlidingKnots section) {
-        if (!takesPart(section.tails())) {
+        int ends = endsIn(section.tails());
+        if (ends == 0) {
             return List.of();
         }
         return List.of(
@@ -219,12 +246,12 @@ final class LegWorker implements Section.Visitor<List<Term>> {
     /** Half the eye around all tails, then the tail and its stop. */
     @Override
     public List<Term> noose(Section.Noose section) {
-        if (!takesPart(section.tails())) {
+        if (endsIn(section.tails()) == 0) {
             return List.of();
         }
         List<Term> terms = new ArrayList<>();
         double d = cord.workedMillimetres();
-        double bundle = Bundle.packedDiameter(parts.legs(section.tails())) * d;
+        double bundle = Bundle.packedDiameter(parts.runs(section.tails())) * d;
         terms.add(Term.of("closure.noose", Knots.foldLeg(bundle, d).times(2L)));
         terms.add(Term.of("closure.tail", tail()));
         terms.addAll(knotTerms(section.stop(), 1, section.tails(), 1));
@@ -233,7 +260,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
 
     @Override
     public List<Term> stopper(Section.Stopper section) {
-        if (!takesPart(section.seats())) {
+        if (endsIn(section.seats()) == 0) {
             return List.of();
         }
         if (section.kind() instanceof StopperKind.Knotted knotted) {
@@ -252,6 +279,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
     /** The working strands of a leg take turns at the hitches and run along in between. */
     @Override
     public List<Term> buttonhole(Section.Buttonhole section) {
+        Seat seat = leg.last();
         if (seat != Seat.CORE && seat != Seat.WORKING) {
             return List.of();
         }
@@ -261,7 +289,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         if (seat == Seat.CORE) {
             return List.of(Term.of("closure.buttonholeCore", hitches, pitch));
         }
-        int takers = Math.max(1, parts.legs(List.of(Seat.WORKING)) / 2);
+        int takers = Math.max(1, parts.runs(List.of(Seat.WORKING)) / 2);
         int own = -Math.floorDiv(-hitches, takers);
         return List.of(
                 Term.tied("closure.buttonhole", own, section.hitch().use(gauge, Seat.WORKING), GEOMETRY),
@@ -270,39 +298,46 @@ final class LegWorker implements Section.Visitor<List<Term>> {
 
     @Override
     public List<Term> tuckBack(Section.TuckBack section) {
-        if (!takesPart(section.seats())) {
+        if (!section.seats().contains(leg.last())) {
             return List.of();
         }
-        double bar = parts.measure(section.hardware(), Measure.BAR).toMillimetres();
-        Length around = Knots.foldLeg(bar, cord.workedMillimetres()).times(2L);
-        int tucked = role.folded() ? 1 : role.legs().size();
-        return List.of(Term.of("closure.aroundBar", tucked, around), Term.of("closure.tuck", tucked, section.tuck()));
+        List<Term> terms = new ArrayList<>();
+        section.hardware().ifPresent(slot -> {
+            double bar = parts.measure(slot, Measure.BAR).toMillimetres();
+            Length around = Knots.foldLeg(bar, cord.workedMillimetres()).times(2L);
+            terms.add(Term.of("closure.aroundBar", around));
+        });
+        terms.add(Term.of("closure.tuck", section.tuck()));
+        return terms;
     }
 
     @Override
     public List<Term> wrapped(Section.Wrapped section) {
         double d = parts.thickest(List.of(Seat.WRAP));
-        if (seat == Seat.WRAP) {
+        if (leg.first() == Seat.WRAP) {
             return tied(
                     "finish.wrap",
                     1,
                     Knots.wrap(section.turns(), parts.ends(section.seats()), parts.thickest(section.seats()), d));
         }
-        return takesPart(section.seats())
+        int ends = endsIn(section.seats());
+        return ends > 0
                 ? List.of(Term.of("finish.wrapHeight", ends, Length.ofMillimetres(d * section.turns())))
                 : List.of();
     }
 
     @Override
     public List<Term> fringe(Section.Fringe section) {
-        return takesPart(section.seats()) && section.length().isPositive()
+        int ends = endsIn(section.seats());
+        return ends > 0 && section.length().isPositive()
                 ? List.of(Term.of("finish.fringe", ends, section.length()))
                 : List.of();
     }
 
     @Override
     public List<Term> endBeads(Section.EndBeads section) {
-        if (!takesPart(section.seats()) || parts.part(section.hardware()).isEmpty()) {
+        int ends = endsIn(section.seats());
+        if (ends == 0 || parts.part(section.hardware()).isEmpty()) {
             return List.of();
         }
         return List.of(

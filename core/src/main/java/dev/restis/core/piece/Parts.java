@@ -21,6 +21,7 @@ import dev.restis.core.stitch.Stitches;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /** The gauges and parts of a request that several sums share. */
 final class Parts {
@@ -46,7 +47,7 @@ final class Parts {
         double thickest = 0;
         for (Role role : pattern.roles()) {
             for (int leg = 0; leg < role.legs().size(); leg++) {
-                if (seats.contains(role.legs().get(leg))) {
+                if (role.legs().get(leg).takes(seats)) {
                     thickest = Math.max(thickest, worked(role.slotOf(leg)));
                 }
             }
@@ -54,8 +55,9 @@ final class Parts {
         return thickest;
     }
 
-    int legs(Collection<Seat> seats) {
-        return Math.min(Bundle.MOST, pattern.legsIn(seats));
+    /** How many strands lie side by side in these seats, at most as many as the bundle tables cover. */
+    int runs(Collection<Seat> seats) {
+        return Math.min(Bundle.MOST, pattern.runsIn(seats));
     }
 
     /** Free ends gathered together, at most as many as the bundle tables cover. */
@@ -73,17 +75,18 @@ final class Parts {
         return new Gauge(
                 any,
                 cored && cores > 0 ? cores : any,
-                cored ? legs(core) : 0,
+                cored ? runs(core) : 0,
                 body.stitch().coreLayout(),
                 side > 0 ? side : any);
     }
 
     TakeUp takeUp(Body body, Gauge gauge) {
-        Seat tying = body.legsOf(Seat.WORKING);
+        List<Seat> tying = List.of(body.legsOf(Seat.WORKING));
         return pattern.roles().stream()
-                .filter(r -> r.legs().contains(tying))
+                .flatMap(r -> IntStream.range(0, r.legs().size())
+                        .filter(leg -> r.legs().get(leg).takes(tying))
+                        .mapToObj(leg -> cord(r.slotOf(leg)).material()))
                 .findFirst()
-                .map(r -> cord(r.slotOf(r.legs().indexOf(tying))).material())
                 .flatMap(material -> request.house().takeUps().find(body.stitch(), gauge, material))
                 .orElse(TakeUp.FROM_GEOMETRY);
     }
@@ -138,7 +141,7 @@ final class Parts {
 
     boolean stiff(Collection<Seat> seats) {
         return pattern.roles().stream()
-                .filter(r -> r.legs().stream().anyMatch(seats::contains))
+                .filter(r -> r.takes(seats))
                 .anyMatch(r -> cord(r.slotOf(0)).material().stiff());
     }
 
@@ -153,17 +156,17 @@ final class Parts {
         }
         KnotKind knot = ((StopperKind.Knotted) stopper.kind()).knot();
         double d = thickest(stopper.seats());
-        return knot == KnotKind.OVERHAND ? Knots.overhandDiameter(legs(stopper.seats()), d) : Knots.buttonDiameter(d);
+        return knot == KnotKind.OVERHAND ? Knots.overhandDiameter(runs(stopper.seats()), d) : Knots.buttonDiameter(d);
     }
 
     /** Strands of a knot and its height along the body. */
     Length knotHeight(KnotKind kind, int wraps, Collection<Seat> seats) {
-        return KnotSize.height(kind, wraps, legs(seats), thickest(seats));
+        return KnotSize.height(kind, wraps, runs(seats), thickest(seats));
     }
 
     /** Cord that each strand of a knot uses beyond its height. */
     Length knotUse(KnotKind kind, int wraps, Collection<Seat> seats) {
-        return KnotSize.use(kind, wraps, legs(seats), thickest(seats));
+        return KnotSize.use(kind, wraps, runs(seats), thickest(seats));
     }
 
     boolean beadGiven(Motif motif) {
