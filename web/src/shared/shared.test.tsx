@@ -85,7 +85,7 @@ it('has words for every term that the core can put in a sum', () => {
     .join();
   const found = (pattern: RegExp) => [...sources.matchAll(pattern)].map((match) => match[1] ?? '');
   const stitches = found(/new Stitch\(\s*"([^"]+)"/g);
-  const knots = (/enum KnotKind \{([A-Z,\s]+)\}/.exec(sources)?.[1] ?? '')
+  const knots = (/enum KnotKind \{([A-Z_,\s]+)\}/.exec(sources)?.[1] ?? '')
     .split(',')
     .map((kind) => kind.trim());
   const endings: Record<string, string[]> = { 'body.': stitches, 'knot.': knots };

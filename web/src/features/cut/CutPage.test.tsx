@@ -1,6 +1,7 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
+import { anewQuery } from '../../shared/AnewNote';
 import { sessionQuery } from '../../shared/session';
 import { list, spool, strand } from '../../test/cuts';
 import { answering, refused } from '../../test/server';
@@ -132,6 +133,7 @@ const choose = (role: string) =>
     [sessionQuery.queryKey, { currency: 'EUR', role }],
     [cuttableQuery.queryKey, paged([BATCH])],
     [weightsQuery.queryKey, WEIGHTS],
+    [anewQuery.queryKey, paged([])],
   ]);
 
 it('shows a maker what plans are to save, and lets the owner set it', () => {
@@ -221,6 +223,7 @@ it('plans several batches together, chosen one by one or by day', async () => {
       ]),
     ],
     [weightsQuery.queryKey, WEIGHTS],
+    [anewQuery.queryKey, paged([])],
   ]);
   expect((screen.getByLabelText('Choose Batch 4') as HTMLInputElement).disabled).toBe(true);
   expect(screen.getByRole('link', { name: 'Go on cutting' })).toBeTruthy();

@@ -6,6 +6,7 @@ import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
+import { AnewNote } from '../../shared/AnewNote';
 import { Money } from '../../shared/Figures';
 import { formatDay, formatLength, formatTime } from '../../shared/format';
 import { More } from '../../shared/More';
@@ -95,6 +96,7 @@ function Choose({ batches, more }: { batches: Schemas['CuttableBatch'][]; more: 
       }
     >
       <ProblemNote error={propose.error} />
+      <AnewNote />
       <Stack gap="xs">
         {batches.map((b) => {
           const list = b.openList ?? (b.cut === b.pieces ? b.lastList : undefined);

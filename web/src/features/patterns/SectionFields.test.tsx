@@ -30,10 +30,10 @@ const chosen = (label: string) =>
 
 it.each([
   [{}, 'its own strands'],
-  [{ CORE: 'SECOND_CORE', WORKING: 'SECOND_WORKING' }, 'second strands'],
-  [{ WORKING: 'SECOND_WORKING', CORE: 'SECOND_CORE' }, 'second strands'],
-  [{ WORKING: 'TAB' }, 'tab strands'],
-  [{ CORE: 'WORKING' }, 'as in its JSON'],
+  [{ CORE: ['SECOND_CORE'], WORKING: ['SECOND_WORKING'] }, 'second strands'],
+  [{ WORKING: ['SECOND_WORKING'], CORE: ['SECOND_CORE'] }, 'second strands'],
+  [{ WORKING: ['TAB'] }, 'tab strands'],
+  [{ CORE: ['CORE', 'SECOND_WORKING'] }, 'chosen strands'],
 ])('names the strands that tie a body, in whatever order they are written: %o', (seats, words) => {
   fields(body({ seats }));
   expect(chosen('Strands')).toBe(words);

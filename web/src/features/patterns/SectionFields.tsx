@@ -1,4 +1,5 @@
 import { Checkbox, Group, MultiSelect, NumberInput, Select, TextInput } from '@mantine/core';
+import { Fragment } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Schemas } from '../../api/client';
 import { partName } from '../../shared/names';
@@ -56,16 +57,19 @@ const textOf = (value: Value): string => (typeof value === 'string' ? value : ''
 const numberOf = (value: Value): number => (typeof value === 'number' ? value : 0);
 
 /** Strands that take the places of a stitch: its own, those of a second body, or those of a tab. */
-const PLACES: Record<string, Record<string, string>> = {
+const PLACES: Record<string, Record<string, string[]>> = {
   own: {},
-  second: { CORE: 'SECOND_CORE', WORKING: 'SECOND_WORKING' },
-  tab: { WORKING: 'TAB' },
+  second: { CORE: ['SECOND_CORE'], WORKING: ['SECOND_WORKING'] },
+  tab: { WORKING: ['TAB'] },
 };
+const OTHER = 'other';
+/** Places that a stitch can have. */
+const OF_STITCHES = ['CORE', 'WORKING', 'FALL', 'EDGE'];
 
 /** A definition may name the places in any order. */
 const sameEntries = (one: Record<string, Value>, other: Record<string, Value>) =>
   Object.keys(one).length === Object.keys(other).length &&
-  Object.entries(one).every(([key, value]) => other[key] === value);
+  Object.entries(one).every(([key, value]) => listOf(other[key]).join() === listOf(value).join());
 
 function Field({ label, kind, value, onChange, definition, vocabulary }: FieldProps) {
   const { t } = useTranslation();
@@ -220,14 +224,26 @@ function Field({ label, kind, value, onChange, definition, vocabulary }: FieldPr
       );
     }
     case 'places': {
-      const now = Object.keys(PLACES).find((k) => sameEntries(PLACES[k] ?? {}, objectOf(value))) ?? 'other';
-      return choice(
-        [...Object.keys(PLACES), ...(now === 'other' ? ['other'] : [])].map((k) => ({
-          value: k,
-          label: t(`places.${k}`),
-        })),
-        now,
-        (k) => onChange(PLACES[k] ?? value),
+      const places = objectOf(value);
+      const known = Object.keys(PLACES).find((k) => sameEntries(PLACES[k] ?? {}, places)) ?? OTHER;
+      return (
+        <>
+          {choice(
+            [...Object.keys(PLACES), OTHER].map((k) => ({ value: k, label: t(`places.${k}`) })),
+            known,
+            (k) => onChange(PLACES[k] ?? Object.fromEntries(OF_STITCHES.map((place) => [place, [place]]))),
+          )}
+          {known === OTHER &&
+            OF_STITCHES.map((place) => (
+              <Fragment key={place}>
+                {seats(
+                  listOf(places[place] ?? [place]),
+                  (chosen) => onChange({ ...places, [place]: chosen }),
+                  t('editor.inPlaceOf', { place: t(`seat.${place}`) }),
+                )}
+              </Fragment>
+            ))}
+        </>
       );
     }
     case 'stopper': {

@@ -104,12 +104,13 @@ export const SECTIONS: Record<string, SectionKind> = {
   },
   mount: {
     fields: [
-      ['hardware', 'part'],
+      ['hardware', 'partOrNone'],
+      ['on', 'seats'],
       ['hitch', 'hitch'],
       ['seats', 'seats'],
       ['within', 'yes'],
     ],
-    fresh: { hardware: '', hitch: 'LARKS_HEAD', seats: BODY, within: false },
+    fresh: { on: [], hitch: 'LARKS_HEAD', seats: BODY, within: false },
   },
   eye: { fields: [['seats', 'seats']], fresh: { seats: ['CORE'] } },
   knot: {
@@ -117,9 +118,10 @@ export const SECTIONS: Record<string, SectionKind> = {
       ['kind', 'knot'],
       ['wraps', 'count'],
       ['seats', 'seats'],
+      ['tiedBy', 'seats'],
       ['within', 'yes'],
     ],
-    fresh: { kind: 'OVERHAND', wraps: 1, seats: BODY, within: true },
+    fresh: { kind: 'OVERHAND', wraps: 1, seats: BODY, tiedBy: [], within: true },
   },
   threaded: {
     fields: [
@@ -164,7 +166,14 @@ export const SECTIONS: Record<string, SectionKind> = {
     ],
     fresh: { kind: { stopper: 'knot', knot: 'BUTTON' }, seats: ['CORE'] },
   },
-  buttonhole: { fields: [['hitch', 'stitch']], fresh: { hitch: 'half-hitch' } },
+  buttonhole: {
+    fields: [
+      ['hitch', 'stitch'],
+      ['seats', 'seats'],
+      ['tiedBy', 'seats'],
+    ],
+    fresh: { hitch: 'half-hitch', seats: BODY, tiedBy: ['WORKING'] },
+  },
   'tuck-back': {
     fields: [
       ['hardware', 'partOrNone'],
@@ -191,8 +200,11 @@ export const SECTIONS: Record<string, SectionKind> = {
     fields: [
       ['hardware', 'part'],
       ['seats', 'seats'],
+      ['together', 'yes'],
+      ['wraps', 'count'],
+      ['tiedBy', 'seats'],
     ],
-    fresh: { hardware: '', seats: ['CORE'] },
+    fresh: { hardware: '', seats: ['CORE'], together: false, wraps: 1, tiedBy: [] },
   },
   attached: {
     fields: [

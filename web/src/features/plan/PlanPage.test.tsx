@@ -42,6 +42,7 @@ const FIRST = { open: [setUp('a', [line(1), line(2, { verdict: 'NO' })], 12)], n
 const routes = (more: Record<string, unknown> = {}) => ({
   'GET /api/plan': (asked: { path: string }) =>
     asked.path.includes('after=') ? { open: [setUp('b', [line(7)])] } : FIRST,
+  'GET /api/plan/anew': { rows: [] },
   'GET /api/plan/batches': { rows: [batch(4), batch(3, { cut: 4 })] },
   'POST /api/plan/batches': new Reply(201, { id: 9 }),
   ...more,

@@ -16,6 +16,7 @@ import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
+import { AnewNote } from '../../shared/AnewNote';
 import { Length } from '../../shared/Figures';
 import { formatDay } from '../../shared/format';
 import { More } from '../../shared/More';
@@ -45,6 +46,7 @@ export default function PlanPage() {
         )
       }
     >
+      <AnewNote />
       <Await query={plan}>
         {(p) => (
           <Grid gap="md">

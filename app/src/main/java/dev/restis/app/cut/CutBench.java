@@ -4,6 +4,7 @@ import dev.restis.app.cut.CutSteps.Next;
 import dev.restis.app.orders.Pieces;
 import dev.restis.app.plan.Batches;
 import dev.restis.app.plan.Batches.StrandNeed;
+import dev.restis.app.plan.Reckoning;
 import dev.restis.app.platform.LockOrder;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.Rejected;
@@ -53,6 +54,7 @@ public class CutBench {
     private final GivenUp givenUp;
     private final Batches batches;
     private final Pieces pieces;
+    private final Reckoning reckoning;
     private final Stock stock;
     private final HoldingActs acts;
     private final EntityManager entities;
@@ -66,6 +68,7 @@ public class CutBench {
             @Lazy GivenUp givenUp,
             Batches batches,
             Pieces pieces,
+            Reckoning reckoning,
             Stock stock,
             HoldingActs acts,
             EntityManager entities,
@@ -77,6 +80,7 @@ public class CutBench {
         this.givenUp = givenUp;
         this.batches = batches;
         this.pieces = pieces;
+        this.reckoning = reckoning;
         this.stock = stock;
         this.acts = acts;
         this.entities = entities;
@@ -214,6 +218,7 @@ public class CutBench {
      * @return the parts that pieces lack which are otherwise cut
      */
     private Collection<PartTaken> make(CutList list, List<Next> cuts, boolean last) {
+        reckoning.mustBeDone();
         List<CutStep> all = cuts.stream().flatMap(n -> n.steps().stream()).toList();
         List<Long> steps = all.stream().map(CutStep::id).toList();
         if (lastOf(list.id(), steps) != last) {
@@ -266,6 +271,10 @@ public class CutBench {
             StrandNeed strand = id == null ? null : strands.get(id);
             if (strand == null) {
                 throw new Conflict("cut.planChanged");
+            }
+            if (step.lengthUm() < strand.cutUm()) {
+                throw new Conflict(
+                        "cut.longerNow", strand.role(), new Length(strand.cutUm()), new Length(step.lengthUm()));
             }
             return Optional.of(
                     new Stretch(Fate.STRAND, step.lengthUm(), strand.piece(), strand.id(), strand.batch(), step.id()));

@@ -4,6 +4,7 @@ import dev.restis.app.cut.CutLists.PinInput;
 import dev.restis.app.cut.CutPlans.Laid;
 import dev.restis.app.cut.CutPlans.Snapshot;
 import dev.restis.app.cut.CutPlans.Solved;
+import dev.restis.app.plan.Reckoning;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.core.cutting.CutPlan;
@@ -38,15 +39,22 @@ public class CutPlanning {
     private final CutPlans plans;
     private final CutLists lists;
     private final Bettering bettering;
+    private final Reckoning reckoning;
     private final CutPlanner quick;
 
     @Autowired
-    CutPlanning(CutPlans plans, CutLists lists, Bettering bettering) {
+    CutPlanning(CutPlans plans, CutLists lists, Bettering bettering, Reckoning reckoning) {
         // The first plan stands at once, and so does that for what is left after a mishap; bettering takes longer.
-        this(plans, lists, bettering, new WithTrimmings(new LeastCost(new Effort(2, 5), 8, Duration.ofMillis(300))));
+        this(
+                plans,
+                lists,
+                bettering,
+                reckoning,
+                new WithTrimmings(new LeastCost(new Effort(2, 5), 8, Duration.ofMillis(300))));
     }
 
-    CutPlanning(CutPlans plans, CutLists lists, Bettering bettering, CutPlanner quick) {
+    CutPlanning(CutPlans plans, CutLists lists, Bettering bettering, Reckoning reckoning, CutPlanner quick) {
+        this.reckoning = reckoning;
         this.plans = plans;
         this.lists = lists;
         this.bettering = bettering;
@@ -73,6 +81,7 @@ public class CutPlanning {
     }
 
     private long plan(Supplier<Snapshot> look) {
+        reckoning.mustBeDone();
         for (int tries = 0; tries < MOST_TRIES; tries++) {
             Snapshot snapshot = look.get();
             CutPlan plan = quick.plan(snapshot.request());

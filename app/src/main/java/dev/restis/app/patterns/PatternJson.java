@@ -91,7 +91,8 @@ final class PatternJson {
             throw new Rejected(Fault.of(field, "tooLong", LONGEST));
         }
         try {
-            T value = MAPPER.readValue(json, type);
+            JsonNode tree = MAPPER.readTree(json);
+            T value = tree == null ? null : MAPPER.treeToValue(EarlierShapes.brought(tree), type);
             if (value == null) {
                 throw new Rejected(Fault.of(field, "pattern.json", "it is empty"));
             }
@@ -220,6 +221,8 @@ final class PatternJson {
         @JsonSubTypes.Type(value = PathElement.AroundPartner.class, name = "around-partner"),
         @JsonSubTypes.Type(value = PathElement.AroundSide.class, name = "around-side"),
         @JsonSubTypes.Type(value = PathElement.AroundOuterCore.class, name = "around-outer-core"),
+        @JsonSubTypes.Type(value = PathElement.AroundWorking.class, name = "around-working"),
+        @JsonSubTypes.Type(value = PathElement.AcrossSide.class, name = "across-side"),
         @JsonSubTypes.Type(value = PathElement.Bight.class, name = "bight"),
         @JsonSubTypes.Type(value = PathElement.Across.class, name = "across"),
         @JsonSubTypes.Type(value = PathElement.Weave.class, name = "weave"),

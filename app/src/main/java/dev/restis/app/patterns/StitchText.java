@@ -2,6 +2,7 @@ package dev.restis.app.patterns;
 
 import dev.restis.core.stitch.Gauge.CoreLayout;
 import dev.restis.core.stitch.OwnStitch;
+import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitch.Cores;
 import dev.restis.core.stitch.Stitch.Layers;
@@ -18,12 +19,14 @@ record StitchText(
         Layers width,
         double turnPerRepeat,
         Cores cores,
-        CoreLayout coreLayout) {
+        CoreLayout coreLayout,
+        boolean mirrored,
+        List<Seat> columns) {
 
     /** What is missing or contradicts itself is found while the text is read, so that the place can be named. */
     StitchText {
         Objects.requireNonNull(code);
-        new Stitch(OwnStitch.PREFIX + code, paths, pitch, thickness, width, turnPerRepeat, cores, coreLayout);
+        own(code, paths, pitch, thickness, width, turnPerRepeat, cores, coreLayout, mirrored, columns);
         for (StrandPath path : paths) {
             Objects.requireNonNull(path.seat());
             path.stretches().forEach(s -> Objects.requireNonNull(s.element()));
@@ -45,10 +48,36 @@ record StitchText(
                 stitch.width(),
                 stitch.turnPerRepeat(),
                 stitch.cores(),
-                stitch.coreLayout());
+                stitch.coreLayout(),
+                stitch.mirrored(),
+                stitch.columns());
     }
 
     Stitch stitch() {
-        return new Stitch(OwnStitch.PREFIX + code, paths, pitch, thickness, width, turnPerRepeat, cores, coreLayout);
+        return own(code, paths, pitch, thickness, width, turnPerRepeat, cores, coreLayout, mirrored, columns);
+    }
+
+    private static Stitch own(
+            String code,
+            List<StrandPath> paths,
+            Layers pitch,
+            Layers thickness,
+            Layers width,
+            double turnPerRepeat,
+            Cores cores,
+            CoreLayout coreLayout,
+            boolean mirrored,
+            List<Seat> columns) {
+        return new Stitch(
+                OwnStitch.PREFIX + code,
+                paths,
+                pitch,
+                thickness,
+                width,
+                turnPerRepeat,
+                cores,
+                coreLayout,
+                mirrored,
+                columns);
     }
 }

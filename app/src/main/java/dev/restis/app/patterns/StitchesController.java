@@ -57,6 +57,7 @@ class StitchesController {
             double thickness,
             double width,
             double turnPerRepeat,
+            boolean mirrored,
             List<SeatUse> uses,
             List<PullingView> pulling) {}
 
@@ -156,6 +157,7 @@ class StitchesController {
                 stitch.thickness(gauge).toMillimetres(),
                 stitch.width(gauge).toMillimetres(),
                 stitch.turnPerRepeat(),
+                stitch.mirrored(),
                 uses,
                 pulling);
     }

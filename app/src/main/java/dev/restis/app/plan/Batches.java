@@ -20,6 +20,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -29,6 +30,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Batches: pieces that are cut together, with the strands they were worked out to need. */
@@ -143,6 +145,44 @@ public class Batches {
                 strands);
         bulk.batchUpdate("insert into piece_hardware (piece_id, article_id, quantity) values (?, ?, ?)", parts);
         bulk.batchUpdate("insert into piece_estimate (piece_id, used, tails, hardware) values (?, ?, ?, ?)", estimates);
+    }
+
+    /** What pieces of these lines that are not cut need now; strands that are cut keep their lengths. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void workedAnew(Map<Long, PieceDesk.Worked> lines) {
+        List<Object[]> strands = new ArrayList<>();
+        List<Object[]> estimates = new ArrayList<>();
+        record Planned(long piece, long line) {}
+        jdbc.sql("""
+                        select id as piece, line_id as line from piece
+                        where line_id = any (?) and batch_id is not null and cut_at is null order by id
+                        """)
+                .param(lines.keySet().toArray(Long[]::new))
+                .query(Planned.class)
+                .list()
+                .forEach(planned -> {
+                    PieceDesk.Worked worked = Objects.requireNonNull(lines.get(planned.line()));
+                    worked.piece()
+                            .strands()
+                            .forEach(s -> strands.add(new Object[] {
+                                s.cutLength().micrometres(),
+                                s.used().micrometres(),
+                                s.foldMark().map(f -> f.micrometres()).orElse(null),
+                                s.tails().stream().map(Length::micrometres).toArray(Long[]::new),
+                                planned.piece(),
+                                s.role(),
+                                s.number()
+                            }));
+                    PieceCost estimate = worked.estimate();
+                    estimates.add(
+                            new Object[] {estimate.used(), estimate.tails(), estimate.hardware(), planned.piece()});
+                });
+        bulk.batchUpdate("""
+                update strand set cut_um = ?, used_um = ?, fold_um = ?, tails_um = ?
+                where piece_id = ? and role = ? and number = ?
+                  and not exists (select 1 from cut_step t where t.strand_id = strand.id and t.done_at is not null)
+                """, strands);
+        bulk.batchUpdate("update piece_estimate set used = ?, tails = ?, hardware = ? where piece_id = ?", estimates);
     }
 
     private static String reasons(PieceDesk.Worked worked) {

@@ -3,6 +3,7 @@ package dev.restis.app.plan;
 import dev.restis.app.platform.Keyset;
 import dev.restis.app.platform.Made;
 import dev.restis.core.piece.Check.Verdict;
+import dev.restis.core.stock.Unit;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -68,6 +69,25 @@ class PlanController {
 
     record BatchesView(List<BatchView> rows, @Nullable String next) {}
 
+    /**
+     * What one piece of a line takes of an article since formulas were corrected; micrometres or pieces.
+     *
+     * @param pieces of it that are not cut
+     */
+    record AnewView(
+            long order,
+            String customer,
+            int line,
+            String patternName,
+            String article,
+            Unit unit,
+            int pieces,
+            long before,
+            long after,
+            Instant at) {}
+
+    record AnewPage(List<AnewView> rows, @Nullable String next) {}
+
     record NewBatch(@Nullable String name, List<Batches.Pick> picks) {}
 
     /** What waits at the stages of the rail. */
@@ -96,6 +116,11 @@ class PlanController {
     @GetMapping("/waiting")
     WaitingView waiting() {
         return reads.waiting();
+    }
+
+    @GetMapping("/anew")
+    AnewPage anew(@RequestParam(required = false) @Nullable String after) {
+        return reads.anew(after);
     }
 
     @PostMapping("/batches")

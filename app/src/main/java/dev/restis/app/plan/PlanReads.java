@@ -1,6 +1,8 @@
 package dev.restis.app.plan;
 
 import dev.restis.app.patterns.PieceDesk;
+import dev.restis.app.plan.PlanController.AnewPage;
+import dev.restis.app.plan.PlanController.AnewView;
 import dev.restis.app.plan.PlanController.BatchView;
 import dev.restis.app.plan.PlanController.ColourView;
 import dev.restis.app.plan.PlanController.OpenLineView;
@@ -9,6 +11,8 @@ import dev.restis.app.plan.PlanController.SetUpView;
 import dev.restis.app.plan.PlanController.WaitingView;
 import dev.restis.app.platform.Keyset;
 import dev.restis.core.piece.Check.Verdict;
+import dev.restis.core.stock.Unit;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -26,6 +30,7 @@ class PlanReads {
     private static final int SET_UPS = 50;
     private static final int LINES = 60;
     private static final int BATCHES = 50;
+    private static final int ANEW = 50;
     /** Where what nobody waits for stands among days. */
     private static final String NO_DAY = "9999-12-31";
 
@@ -91,6 +96,57 @@ class PlanReads {
                                 lines.getOrDefault(h.key(), List.of()),
                                 h.lines()
                                         - lines.getOrDefault(h.key(), List.of()).size()))
+                        .toList(),
+                page.next());
+    }
+
+    /** What corrected formulas changed, of lines that still have pieces to cut, the newest first. */
+    @Transactional(readOnly = true)
+    public AnewPage anew(@Nullable String after) {
+        record Row(
+                long id,
+                long order,
+                String customer,
+                int line,
+                String pattern,
+                String article,
+                Unit unit,
+                int pieces,
+                long before,
+                long after,
+                Instant at) {}
+        Map<String, Object> params = new HashMap<>();
+        params.put("most", ANEW + 1);
+        String from = Keyset.read(after, NUMBER)
+                .map(place -> {
+                    params.put("id", Long.valueOf(place.get(0)));
+                    return " where id < :id";
+                })
+                .orElse("");
+        List<Row> found =
+                jdbc.sql("""
+                        select r.id, l.order_id as order, o.customer, l.number as line, l.pattern, a.code as article, a.unit,
+                               r.pieces, r.before_quantity as before, r.after_quantity as after, r.at
+                        from (select * from reckoned_anew_open%s order by id desc limit :most) r
+                            join order_line l on l.id = r.line_id join customer_order o on o.id = l.order_id
+                            join article a on a.id = r.article_id
+                        order by r.id desc
+                        """.formatted(from)).params(params).query(Row.class).list();
+        Keyset<Row> page = Keyset.of(found, ANEW, r -> List.of(r.id()));
+        PieceDesk.Sitting sitting = desk.sit();
+        return new AnewPage(
+                page.rows().stream()
+                        .map(r -> new AnewView(
+                                r.order(),
+                                r.customer(),
+                                r.line(),
+                                sitting.patternName(r.pattern()),
+                                r.article(),
+                                r.unit(),
+                                r.pieces(),
+                                r.before(),
+                                r.after(),
+                                r.at()))
                         .toList(),
                 page.next());
     }

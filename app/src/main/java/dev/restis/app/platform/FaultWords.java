@@ -38,7 +38,7 @@ public class FaultWords {
     }
 
     /** A message stands alone, so it gives a length in both units; other numbers are grouped. */
-    private static Object shown(Object arg) {
+    static Object shown(Object arg) {
         if (arg instanceof Length length) {
             double millimetres = length.toMillimetres();
             return number(millimetres / 10, 1) + " cm (" + number(millimetres / 25.4, 2) + " in)";

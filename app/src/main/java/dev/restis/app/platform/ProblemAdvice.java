@@ -3,6 +3,7 @@ package dev.restis.app.platform;
 import dev.restis.core.measure.Fault;
 import jakarta.persistence.PersistenceException;
 import java.net.URI;
+import java.util.Arrays;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -188,7 +189,8 @@ class ProblemAdvice {
         return problem;
     }
 
-    private ProblemDetail problem(HttpStatus status, String code, Object... args) {
+    private ProblemDetail problem(HttpStatus status, String code, Object... named) {
+        Object[] args = Arrays.stream(named).map(FaultWords::shown).toArray();
         ProblemDetail problem =
                 ProblemDetail.forStatusAndDetail(status, words.text("problem." + code + ".detail", args));
         problem.setType(URI.create("urn:restis:problem:" + code));

@@ -6,6 +6,7 @@ import static org.mockito.ArgumentMatchers.anyInt;
 import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.ArgumentMatchers.argThat;
 import static org.mockito.Mockito.inOrder;
+import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
 import static org.mockito.Mockito.times;
 import static org.mockito.Mockito.verify;
@@ -14,6 +15,7 @@ import static org.mockito.Mockito.when;
 
 import dev.restis.app.cut.CutPlans.Laid;
 import dev.restis.app.cut.CutPlans.Snapshot;
+import dev.restis.app.plan.Reckoning;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.core.cutting.CutPlan;
@@ -52,7 +54,7 @@ class CutPlanningTest {
 
     @BeforeEach
     void withAPlainPlanner() {
-        planning = new CutPlanning(plans, lists, bettering, planner);
+        planning = new CutPlanning(plans, lists, bettering, mock(Reckoning.class), planner);
     }
 
     /** A strand of 500 mm of piece 1, and spools of these lengths in millimetres; a sealed one is negative. */

@@ -4,6 +4,7 @@ import static dev.restis.core.stitch.Seat.CORE;
 import static dev.restis.core.stitch.Seat.EDGE;
 import static dev.restis.core.stitch.Seat.FALL;
 import static dev.restis.core.stitch.Seat.SECOND_CORE;
+import static dev.restis.core.stitch.Seat.SECOND_FALL;
 import static dev.restis.core.stitch.Seat.SECOND_WORKING;
 import static dev.restis.core.stitch.Seat.TAB;
 import static dev.restis.core.stitch.Seat.WORKING;
@@ -31,10 +32,8 @@ import dev.restis.core.pattern.Section.StopperKind;
 import dev.restis.core.pattern.Section.Threaded;
 import dev.restis.core.pattern.Section.TuckBack;
 import dev.restis.core.stitch.Seat;
-import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitches;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** The shipped bracelets. */
@@ -46,7 +45,8 @@ final class Bracelets {
     /** Two rows of cord of the usual gauges, and what lies between them. */
     private static final Length DRAWN_UNDER = Length.ofMillimetres(15);
 
-    private static final Map<Seat, Seat> OTHER_SIDE = Map.of(CORE, SECOND_CORE, WORKING, SECOND_WORKING);
+    /** What keeps a weave from opening: a square knot of the strands that weave, over the cores. */
+    private static final Body LOCK = Body.of(Stitches.SQUARE_KNOT).repeats(1);
 
     static final Hardware BEAD = Hardware.of(Kind.BEAD, 8, 9, 4.4);
     private static final Hardware WIDE_BEAD = Hardware.of(Kind.BEAD, 10, 12, 6);
@@ -102,9 +102,8 @@ final class Bracelets {
                 oneCord("one-cord-6", "Wide buckle band of one cord", 3),
                 oneCord("one-cord-8", "Broad buckle band of one cord", 4),
                 edgedBraid(),
-                overCores(
-                        "crossing-weave", "Crossing weave in three colours, loop and button", Stitches.CROSSING_WEAVE),
-                overCores("slip-loop", "Slip-loop bar, loop and button", Stitches.SLIP_LOOP),
+                crossingWeave(),
+                slipLoop(),
                 falls("falls", "Wrapped falls, loop and button", false),
                 falls("falls-tab", "Wrapped falls with a knotted tab", true),
                 alternating(),
@@ -181,9 +180,9 @@ final class Bracelets {
                 .closing(1)
                 .then(Body.of(Stitches.SQUARE_KNOT))
                 .then(new Mount("centrepiece", Hitch.LARKS_HEAD, List.of(CORE, SECOND_CORE), true))
-                .then(Body.of(Stitches.SQUARE_KNOT).on(OTHER_SIDE))
+                .then(Body.of(Stitches.SQUARE_KNOT).on(CORE, SECOND_CORE).on(WORKING, SECOND_WORKING))
                 .then(new Slider(SLIDER_HALF_KNOTS, List.of(CORE, SECOND_CORE)))
-                .then(new EndBeads("end bead", List.of(CORE, SECOND_CORE)))
+                .then(EndBeads.each("end bead", List.of(CORE, SECOND_CORE)))
                 .then(new Attached("charm", false))
                 .pattern();
     }
@@ -246,15 +245,17 @@ final class Bracelets {
                 .pattern();
     }
 
+    /**
+     * From the join each colour runs up as a core, folds over into an ear, and works back down; both ends go through the join, each
+     * through the ear of its colour, and are stopped by one button.
+     */
     private static Pattern interlocked() {
-        return Draft.bracelet("interlocked", "Two-colour interlocked bar, loops and button")
-                .cord("core", 2, Draft.PITCH)
+        return Draft.bracelet("interlocked", "Two-colour interlocked bar, two ears and button")
                 .cord("first", 2, Draft.MARIGOLD)
                 .cord("second", 2, Draft.NIGHT_TIDE)
-                .folded("core", 0, 1, CORE)
-                .fused("working", 1, 2, 1, WORKING)
-                .then(new Eye(List.of(CORE, WORKING)))
+                .fused("cord", 0, 1, 1, Leg.in(CORE).then(new Turn.Ear(), WORKING))
                 .then(Body.of(Stitches.INTERLOCKED))
+                .then(Mount.onStrands(List.of(WORKING), Hitch.FOLD, List.of(CORE)))
                 .then(new Stopper(new StopperKind.Knotted(KnotKind.BUTTON), List.of(WORKING)))
                 .pattern();
     }
@@ -272,9 +273,9 @@ final class Bracelets {
             draft.folded("working", 1, 1, WORKING);
         }
         return draft.then(new Eye(List.of(CORE)))
-                .then(new Knot(KnotKind.CONNECTING, 1, List.of(WORKING), true))
+                .then(LOCK)
                 .then(Body.of(Stitches.LADDER))
-                .then(new Knot(KnotKind.CONNECTING, 1, List.of(WORKING), true))
+                .then(LOCK)
                 .then(new Stopper(new StopperKind.Knotted(KnotKind.BUTTON), List.of(CORE)))
                 .pattern();
     }
@@ -292,30 +293,58 @@ final class Bracelets {
                 .pattern();
     }
 
+    /** Edges tied to both bars; of the braiding strands two are folded over the first one and one is tied to it. */
     private static Pattern edgedBraid() {
         return Draft.bracelet("edged-braid", "Flat five-strand braid between straight edges, buckle")
                 .cord("edge", 2.5, Draft.PITCH)
                 .cord("first", 2, Draft.MARIGOLD)
                 .cord("second", 2, Draft.HEATHER)
                 .part("buckle", Hardware.of(Kind.BUCKLE, 28, 20, 3))
-                .folded("edge", 0, 1, EDGE)
-                .straight("braid, first colour", 1, 3, WORKING)
-                .straight("braid, second colour", 2, 2, WORKING)
-                .then(new Mount("buckle", Hitch.LARKS_HEAD, List.of(EDGE), true))
-                .then(Body.of(Stitches.BRAID_EDGED))
-                .then(TuckBack.around("buckle", List.of(EDGE, WORKING), TUCK))
+                .straight("edge", 0, 2, EDGE)
+                .folded("braid, first colour", 1, 1, WORKING)
+                .folded("braid, second colour", 2, 1, WORKING)
+                .straight("braid, tied on", 1, 1, SECOND_WORKING)
+                .then(new Mount("buckle", Hitch.NOOSE_KNOT, List.of(EDGE, SECOND_WORKING), true))
+                .then(new Mount("buckle", Hitch.LARKS_HEAD, List.of(WORKING), true))
+                .then(Body.of(Stitches.BRAID_EDGED).on(WORKING, WORKING, SECOND_WORKING))
+                .then(new Mount("buckle", Hitch.NOOSE_KNOT, List.of(EDGE), true))
+                .then(TuckBack.around("buckle", List.of(WORKING, SECOND_WORKING), TUCK))
                 .pattern();
     }
 
-    private static Pattern overCores(String code, String name, Stitch stitch) {
-        return Draft.bracelet(code, name)
+    /**
+     * Two cords of two colours hang over the bight of the pair that weaves; one of them makes the eye and the stop, and all others
+     * are cut behind it.
+     */
+    private static Pattern crossingWeave() {
+        return Draft.bracelet("crossing-weave", "Crossing weave in three colours, loop and button")
+                .cord("weaver", 2, Draft.OAT)
+                .cord("first", 2, Draft.NIGHT_TIDE)
+                .cord("second", 2, Draft.EMBER)
+                .folded("weaver", 0, 1, WORKING)
+                .folded("first", 1, 1, FALL)
+                .folded("second", 2, 1, SECOND_FALL)
+                .then(Mount.onStrands(List.of(WORKING), Hitch.LARKS_HEAD, List.of(FALL)))
+                .then(Mount.onStrands(List.of(WORKING), Hitch.FOLD, List.of(SECOND_FALL)))
+                .then(new Eye(List.of(FALL)))
+                .then(Body.of(Stitches.CROSSING_WEAVE).on(FALL, FALL, SECOND_FALL))
+                .then(new Stopper(new StopperKind.Knotted(KnotKind.BUTTON), List.of(FALL)))
+                .pattern();
+    }
+
+    /** Locked at the end by a half hitch of the strand that stands higher, and a square knot; either may be the higher one. */
+    private static Pattern slipLoop() {
+        return Draft.bracelet("slip-loop", "Slip-loop bar, loop and button")
                 .cord("core", 2.5, Draft.OAT)
                 .cord("first", 2, Draft.NIGHT_TIDE)
                 .cord("second", 2, Draft.EMBER)
                 .folded("core", 0, 1, CORE)
                 .fused("working", 1, 2, 1, WORKING)
                 .then(new Eye(List.of(CORE)))
-                .then(Body.of(stitch))
+                .then(LOCK)
+                .then(Body.of(Stitches.SLIP_LOOP))
+                .then(new Knot(KnotKind.HALF_HITCH, 1, List.of(WORKING), true))
+                .then(LOCK)
                 .then(new Stopper(new StopperKind.Knotted(KnotKind.BUTTON), List.of(CORE)))
                 .pattern();
     }
@@ -337,49 +366,61 @@ final class Bracelets {
             draft.folded("tab", 4, 1, TAB);
         }
         draft.then(new Eye(List.of(CORE)))
+                .then(LOCK)
                 .then(Body.of(Stitches.WRAPPED_FALLS))
+                .then(LOCK)
                 .then(new Stopper(new StopperKind.Knotted(KnotKind.BUTTON), List.of(CORE)));
         if (tab) {
-            draft.then(Body.of(Stitches.SQUARE_KNOT)
-                    .repeats(5)
-                    .on(Map.of(WORKING, TAB))
-                    .beside());
+            draft.then(Body.of(Stitches.SQUARE_KNOT).repeats(5).on(WORKING, TAB).beside());
         }
         return draft.pattern();
     }
 
+    /** The outermost strand of either side hitches the buttonhole, and square knots over all others close it. */
     private static Pattern alternating() {
+        List<Seat> all = List.of(CORE, WORKING, SECOND_WORKING);
         return Draft.bracelet("alternating", "Alternating square knots with buttonhole and shank button")
                 .cord("inner", 1.5, Draft.OAT)
                 .cord("outer", 1.5, Draft.LICHEN)
                 .part("button", SHANK_BUTTON)
                 .folded("inner", 0, 1, CORE)
-                .folded("outer", 1, 2, WORKING)
-                .then(new Mount("button", Hitch.LARKS_HEAD, List.of(CORE, WORKING), false))
+                .folded("middle", 1, 1, SECOND_WORKING)
+                .folded("outer", 1, 1, WORKING)
+                .then(new Mount("button", Hitch.LARKS_HEAD, all, false))
                 .then(new Stopper(new StopperKind.Part("button"), List.of(CORE)))
-                .then(Body.of(Stitches.ALTERNATING_SQUARE))
-                .then(new Buttonhole(Stitches.HALF_HITCH))
-                .then(Body.of(Stitches.ALTERNATING_SQUARE).repeats(2))
+                .then(Body.of(Stitches.ALTERNATING_SQUARE).on(WORKING, WORKING, SECOND_WORKING))
+                .then(new Buttonhole(Stitches.HALF_HITCH, all, List.of(WORKING)))
+                .then(Body.of(Stitches.SQUARE_KNOT).repeats(2).on(CORE, CORE, SECOND_WORKING))
                 .pattern();
     }
 
+    /**
+     * Both cords through the button; on either side the long one ties a barrel around the other before and behind the beads, and
+     * one behind the end bead.
+     */
     private static Pattern leather() {
+        List<Seat> both = List.of(CORE, SECOND_CORE);
+        Knot barrel = new Knot(KnotKind.BARREL, BARREL_WRAPS, both, List.of(CORE), true);
+        Threaded beads = new Threaded("bead", Threaded.CHOSEN, both);
         return Draft.bracelet("leather", "Two leather cords through a button, slide bead")
                 .cord("cord", 2, "#5A3A28")
                 .part("button", Hardware.of(Kind.BEAD, 18, 18, 5.5))
                 .beads(6, Hardware.of(Kind.BEAD, 9, 11, 5))
                 .part("slide bead", Hardware.of(Kind.SLIDE_BEAD, 9, 10, 5.4))
-                .part("end bead", Hardware.of(Kind.BEAD, 5, 6, 2.6))
-                .straight("cord", 0, 2, CORE)
-                .then(Body.of(Stitches.PLAIN))
-                .then(new Threaded("bead", Threaded.CHOSEN, List.of(CORE)))
-                .then(new Knot(KnotKind.BARREL, BARREL_WRAPS, List.of(CORE), true))
-                .then(new Threaded("button", 1, List.of(CORE)))
-                .then(new Knot(KnotKind.BARREL, BARREL_WRAPS, List.of(CORE), true))
-                .then(new Threaded("bead", Threaded.CHOSEN, List.of(CORE)))
-                .then(Body.of(Stitches.PLAIN))
-                .then(new SlideBead("slide bead", List.of(CORE)))
-                .then(new EndBeads("end bead", List.of(CORE)))
+                .part("end bead", Hardware.of(Kind.BEAD, 6, 9, 5))
+                .straight("long", 0, 1, CORE)
+                .straight("short", 0, 1, SECOND_CORE)
+                .then(Body.of(Stitches.PLAIN).on(CORE, CORE, SECOND_CORE))
+                .then(barrel)
+                .then(beads)
+                .then(barrel)
+                .then(new Threaded("button", 1, both))
+                .then(barrel)
+                .then(beads)
+                .then(barrel)
+                .then(Body.of(Stitches.PLAIN).on(CORE, CORE, SECOND_CORE))
+                .then(new SlideBead("slide bead", both))
+                .then(new EndBeads("end bead", both, true, Hitch.WRAPS, List.of(CORE)))
                 .pattern();
     }
 
@@ -411,6 +452,7 @@ final class Bracelets {
                 .straight("elastic", 0, 1, CORE)
                 .then(new Threaded("bead", Threaded.ALL_AROUND, List.of(CORE)))
                 .then(new Threaded("cover bead", 1, List.of(CORE)))
+                .then(new Knot(KnotKind.REEF, 1, List.of(CORE), false))
                 .then(new Knot(KnotKind.REEF, 1, List.of(CORE), false))
                 .then(new Attached("charm", false))
                 .pattern();

@@ -22,7 +22,6 @@ import dev.restis.core.pattern.Section.Wrapped;
 import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitches;
 import java.util.List;
-import java.util.Map;
 
 /** The shipped key fobs and lanyards. */
 final class FobsAndLanyards {
@@ -102,7 +101,8 @@ final class FobsAndLanyards {
                 .part("clasp", WIDE_CLIP)
                 .folded("anchor", 0, 1, CORE)
                 .folded("hitched", 1, 2, WORKING)
-                .then(new Mount("clasp", Hitch.LARKS_HEAD, all, false))
+                .then(new Mount("clasp", Hitch.LARKS_HEAD, List.of(CORE), false))
+                .then(Mount.onStrands(List.of(CORE), Hitch.LARKS_HEAD, List.of(WORKING)))
                 .then(Body.of(Stitches.HITCHED_DIAMOND));
         draft.straight("gathering", 0, 1, WRAP)
                 .then(new Wrapped(WRAP_TURNS, all))
@@ -184,7 +184,8 @@ final class FobsAndLanyards {
         if (drop) {
             draft.then(Body.of(Stitches.SQUARE_KNOT)
                             .repeats(8)
-                            .on(Map.of(CORE, SECOND_CORE, WORKING, SECOND_WORKING))
+                            .on(CORE, SECOND_CORE)
+                            .on(WORKING, SECOND_WORKING)
                             .with(new Motif("bead", List.of(SECOND_CORE), 0))
                             .beside())
                     .then(new Mount("clip", Hitch.LARKS_HEAD, List.of(SECOND_CORE), false));

@@ -243,16 +243,25 @@ public final class PatternRules implements Section.Visitor<Boolean> {
     @Override
     public Boolean mount(Mount section) {
         seats(section.seats());
-        part(
-                section.hardware(),
-                Hardware.Kind.RING,
-                Hardware.Kind.CLASP,
-                Hardware.Kind.BUCKLE,
-                Hardware.Kind.SHACKLE,
-                Hardware.Kind.THIMBLE,
-                Hardware.Kind.CENTREPIECE,
-                Hardware.Kind.BUTTON);
-        folded(section.seats());
+        section.hardware()
+                .ifPresent(slot -> part(
+                        slot,
+                        Hardware.Kind.RING,
+                        Hardware.Kind.CLASP,
+                        Hardware.Kind.BUCKLE,
+                        Hardware.Kind.SHACKLE,
+                        Hardware.Kind.THIMBLE,
+                        Hardware.Kind.CENTREPIECE,
+                        Hardware.Kind.BUTTON));
+        if (section.hardware().isPresent() != section.on().isEmpty()) {
+            fault(at, "pattern.mountedOn");
+        }
+        section.on().stream()
+                .filter(seat -> pattern.runsIn(seat) == 0 || section.seats().contains(seat))
+                .forEach(seat -> fault(at, "pattern.noStrand", seat));
+        if (section.hitch() != Section.Hitch.NOOSE_KNOT) {
+            folded(section.seats());
+        }
         return true;
     }
 
@@ -286,16 +295,15 @@ public final class PatternRules implements Section.Visitor<Boolean> {
             int there = pattern.runsIn(section.legsOf(place));
             boolean asked = section.seats().containsKey(place) || needed > 0;
             if (needed > 0) {
-                used.add(section.legsOf(place));
+                used.addAll(section.legsOf(place));
             }
             if (asked && needed != there) {
                 fault(at, "pattern.legs", section.stitch().code(), place, needed, there);
             }
         }
         int cores = pattern.runsIn(section.legsOf(Seat.CORE));
-        Seat core = section.legsOf(Seat.CORE);
         if (section.stitch().cores().most() > 0) {
-            used.add(core);
+            used.addAll(section.legsOf(Seat.CORE));
             if (!section.stitch().cores().allows(cores)) {
                 fault(
                         at,
@@ -323,12 +331,23 @@ public final class PatternRules implements Section.Visitor<Boolean> {
             fault(at, "pattern.count", 1, 20, section.wraps());
         }
         pair(section.kind(), section.seats());
+        tiedBy(section.tiedBy(), section.seats());
         return true;
+    }
+
+    /** Who ties is one of those who are there, and not all of them. */
+    private void tiedBy(List<Seat> ties, List<Seat> seats) {
+        if (!seats.containsAll(ties)) {
+            fault(at, "pattern.tiedBy");
+        }
     }
 
     /** Knots of two strands need two. */
     private void pair(KnotKind kind, List<Seat> seats) {
-        boolean two = kind == KnotKind.CONNECTING || kind == KnotKind.SNAKE || kind == KnotKind.BUTTON;
+        boolean two = kind == KnotKind.CONNECTING
+                || kind == KnotKind.SNAKE
+                || kind == KnotKind.SIMPLE_STOP
+                || kind == KnotKind.BUTTON;
         if (two && pattern.runsIn(seats) < 2) {
             fault(at, "pattern.pair", kind, pattern.runsIn(seats));
         }
@@ -398,6 +417,11 @@ public final class PatternRules implements Section.Visitor<Boolean> {
         if (pattern.runsIn(Seat.WORKING) < 2) {
             fault(at, "pattern.pair", "BUTTONHOLE", pattern.runsIn(Seat.WORKING));
         }
+        seats(section.seats());
+        tiedBy(section.tiedBy(), section.seats());
+        if (section.tiedBy().isEmpty()) {
+            fault(at, "pattern.noSeat");
+        }
         return true;
     }
 
@@ -435,6 +459,10 @@ public final class PatternRules implements Section.Visitor<Boolean> {
     public Boolean endBeads(EndBeads section) {
         seats(section.seats());
         part(section.hardware(), Hardware.Kind.BEAD);
+        if (section.wraps() < 1 || section.wraps() > 20) {
+            fault(at, "pattern.count", 1, 20, section.wraps());
+        }
+        tiedBy(section.tiedBy(), section.seats());
         return true;
     }
 

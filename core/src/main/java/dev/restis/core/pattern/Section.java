@@ -3,9 +3,11 @@ package dev.restis.core.pattern;
 import dev.restis.core.measure.Length;
 import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitch;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * A part of a piece, in the order it is made. A strand takes part in those sections that name its legs' seats. A new
@@ -15,23 +17,45 @@ public sealed interface Section {
 
     <T> T accept(Visitor<T> visitor);
 
-    /** How a folded strand sits on a bar. */
+    /** How a strand sits on a bar. */
     enum Hitch {
         LARKS_HEAD,
-        FOLD
+        FOLD,
+        /** The end of a straight strand once around it, and a barrel around the strand itself. */
+        NOOSE_KNOT;
+
+        /** Of the barrel of a noose knot. */
+        public static final int WRAPS = 2;
     }
 
     /**
-     * Folded strands mounted on a part.
+     * Strands mounted on a part, or on other strands.
      *
-     * @param hardware slot of the part
+     * @param hardware slot of the part; none where they are mounted on strands
+     * @param on whose strands they are mounted on; empty where it is a part
      * @param hitch how
      * @param seats whose strands
      * @param within whether the part's length belongs to the measured length, as a buckle's does and a key ring's not
      */
-    record Mount(String hardware, Hitch hitch, List<Seat> seats, boolean within) implements Section {
+    record Mount(Optional<String> hardware, List<Seat> on, Hitch hitch, List<Seat> seats, boolean within)
+            implements Section {
         public Mount {
+            on = List.copyOf(on);
             seats = List.copyOf(seats);
+        }
+
+        /** On a part. */
+        public Mount(String hardware, Hitch hitch, List<Seat> seats, boolean within) {
+            this(Optional.of(hardware), List.of(), hitch, seats, within);
+        }
+
+        /** On strands. */
+        public static Mount onStrands(List<Seat> on, Hitch hitch, List<Seat> seats) {
+            return new Mount(Optional.empty(), on, hitch, seats, false);
+        }
+
+        public boolean isOn(String slot) {
+            return hardware.filter(slot::equals).isPresent();
         }
 
         @Override
@@ -80,13 +104,14 @@ public sealed interface Section {
      * @param stitch what repeats
      * @param extent how long it is
      * @param motif beads in it, if any
-     * @param seats which legs take the place of each seat of the stitch, where not the seat of the same name
+     * @param seats which legs take the places of each seat of the stitch, in their order, where not the seat of the same name
      * @param within whether it lies along the measured length, as a tab does not
      */
-    record Body(Stitch stitch, Extent extent, Optional<Motif> motif, Map<Seat, Seat> seats, boolean within)
+    record Body(Stitch stitch, Extent extent, Optional<Motif> motif, Map<Seat, List<Seat>> seats, boolean within)
             implements Section {
         public Body {
-            seats = Map.copyOf(seats);
+            seats = seats.entrySet().stream()
+                    .collect(Collectors.toUnmodifiableMap(Map.Entry::getKey, e -> List.copyOf(e.getValue())));
         }
 
         public static Body of(Stitch stitch) {
@@ -101,7 +126,11 @@ public sealed interface Section {
             return new Body(stitch, new Extent.Repeats(count), motif, seats, within);
         }
 
-        public Body on(Map<Seat, Seat> other) {
+        /** Legs of other seats in the place of {@code place}. */
+        public Body on(Seat place, Seat... legs) {
+            Map<Seat, List<Seat>> other = new EnumMap<>(Seat.class);
+            other.putAll(seats);
+            other.put(place, List.of(legs));
             return new Body(stitch, extent, motif, other, within);
         }
 
@@ -109,15 +138,15 @@ public sealed interface Section {
             return new Body(stitch, extent, motif, seats, false);
         }
 
-        /** The seat of the legs that take {@code place} in the stitch. */
-        public Seat legsOf(Seat place) {
-            return seats.getOrDefault(place, place);
+        /** The seats of the legs that take {@code place} in the stitch. */
+        public List<Seat> legsOf(Seat place) {
+            return seats.getOrDefault(place, List.of(place));
         }
 
         /** The place in the stitch that legs of {@code seat} take, if any. */
         public Optional<Seat> placeOf(Seat seat) {
             for (Seat place : List.of(Seat.CORE, Seat.WORKING, Seat.FALL, Seat.EDGE)) {
-                if (legsOf(place) == seat) {
+                if (legsOf(place).contains(seat)) {
                     return Optional.of(place);
                 }
             }
@@ -130,12 +159,17 @@ public sealed interface Section {
         }
     }
 
-    /** A single knot. */
+    /**
+     * A single knot. In a simple stop each end goes half around both middles and through a loop; a half hitch is each strand once
+     * around what it lies beside, and over itself.
+     */
     enum KnotKind {
         OVERHAND,
         BARREL,
         CONNECTING,
         SNAKE,
+        HALF_HITCH,
+        SIMPLE_STOP,
         BUTTON,
         REEF
     }
@@ -144,11 +178,18 @@ public sealed interface Section {
      * A single knot in all strands of the seats together, except the barrel, which each strand ties around itself.
      *
      * @param wraps of a barrel; else 1
+     * @param tiedBy those of the seats that tie it around the others, which only run through; empty where all tie
      * @param within whether its height lies along the measured length
      */
-    record Knot(KnotKind kind, int wraps, List<Seat> seats, boolean within) implements Section {
+    record Knot(KnotKind kind, int wraps, List<Seat> seats, List<Seat> tiedBy, boolean within) implements Section {
         public Knot {
             seats = List.copyOf(seats);
+            tiedBy = List.copyOf(tiedBy);
+        }
+
+        /** Tied by all strands of the seats. */
+        public Knot(KnotKind kind, int wraps, List<Seat> seats, boolean within) {
+            this(kind, wraps, seats, List.of(), within);
         }
 
         @Override
@@ -219,8 +260,15 @@ public sealed interface Section {
         }
     }
 
-    /** The tails run through the eye at the start, which grips them; a knot stops them. */
+    /**
+     * The tails run through an eye at the start, which grips them; a knot stops them. The eye is a bight, closed by a barrel that
+     * the second leg of its strand ties around the first, so that the fold lies off the middle.
+     */
     record Noose(KnotKind stop, List<Seat> tails) implements Section {
+
+        /** Of the barrel that closes the eye. */
+        public static final int WRAPS = 2;
+
         public Noose {
             tails = List.copyOf(tails);
         }
@@ -252,8 +300,18 @@ public sealed interface Section {
         }
     }
 
-    /** Two legs of hitches around their own cores, sized for the piece's stopper. */
-    record Buttonhole(Stitch hitch) implements Section {
+    /**
+     * Two sides of hitches, sized for the piece's stopper: on each those who tie hitch over all others of that side.
+     *
+     * @param seats all strands of the piece, half of which run on either side
+     * @param tiedBy those of them that hitch: the outermost
+     */
+    record Buttonhole(Stitch hitch, List<Seat> seats, List<Seat> tiedBy) implements Section {
+        public Buttonhole {
+            seats = List.copyOf(seats);
+            tiedBy = List.copyOf(tiedBy);
+        }
+
         @Override
         public <T> T accept(Visitor<T> visitor) {
             return visitor.buttonhole(this);
@@ -306,10 +364,29 @@ public sealed interface Section {
         }
     }
 
-    /** A bead and a knot on every tail of the seats. */
-    record EndBeads(String hardware, List<Seat> seats) implements Section {
+    /**
+     * Beads at the ends, each stopped by a knot behind it; where there are any, tails need no stop of their own.
+     *
+     * @param seats whose strands end in them
+     * @param together whether all ends of a side go through one bead, or each through its own
+     * @param wraps of the knot: 1 is an overhand of all that goes through, more a barrel
+     * @param tiedBy those of the seats that tie the barrel around the others; empty where each does
+     */
+    record EndBeads(String hardware, List<Seat> seats, boolean together, int wraps, List<Seat> tiedBy)
+            implements Section {
         public EndBeads {
             seats = List.copyOf(seats);
+            tiedBy = List.copyOf(tiedBy);
+        }
+
+        /** A bead and an overhand on every end. */
+        public static EndBeads each(String hardware, List<Seat> seats) {
+            return new EndBeads(hardware, seats, false, 1, List.of());
+        }
+
+        /** One bead on all ends of either side, and an overhand of all of them. */
+        public static EndBeads perSide(String hardware, List<Seat> seats) {
+            return new EndBeads(hardware, seats, true, 1, List.of());
         }
 
         @Override

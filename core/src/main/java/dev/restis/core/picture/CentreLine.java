@@ -57,14 +57,19 @@ final class CentreLine {
             List<Point> own = paths.get(path);
             List<Point> line = new ArrayList<>(own.size() + 3);
             List<Point> last = paths.get(before[path]);
-            line.add(last.get(last.size() - 1).moved(-pitch, 0));
+            line.add(side(stitch, last.get(last.size() - 1)).moved(-pitch, 0));
             line.addAll(own);
             List<Point> next = paths.get(stitch.paths().get(path).next());
-            line.add(next.get(0).moved(pitch, 0));
-            line.add(next.get(Math.min(1, next.size() - 1)).moved(pitch, 0));
+            line.add(side(stitch, next.get(0)).moved(pitch, 0));
+            line.add(side(stitch, next.get(Math.min(1, next.size() - 1))).moved(pitch, 0));
             joined.add(smooth(line, 1, line.size() - 2, steps));
         }
         return joined;
+    }
+
+    /** Where a point of the next repeat lies, but for the advance. */
+    private static Point side(Stitch stitch, Point p) {
+        return stitch.mirrored() ? new Point(p.x(), -p.y(), p.z()) : p;
     }
 
     /** For each path, the one that leads to it. */

@@ -12,7 +12,7 @@ import java.util.List;
 /**
  * Where the waypoints of a stitch lie in a gauge, millimetres.
  *
- * @param halfWidth from the middle to the edge of the cores; 0.75 d for a stitch without straight cores
+ * @param halfWidth from the middle to the edge of the cores or columns; 0.75 d for a stitch without either
  * @param layer how far a layer stands off the middle
  */
 record Layout(Stitch stitch, Gauge gauge, double halfWidth, double layer) {
@@ -21,6 +21,12 @@ record Layout(Stitch stitch, Gauge gauge, double halfWidth, double layer) {
     private static final double CORELESS_LAYER = 0.8;
 
     static Layout of(Stitch stitch, Gauge gauge) {
+        if (!stitch.columns().isEmpty()) {
+            double width = stitch.columns().stream().mapToDouble(gauge::of).sum();
+            double layer =
+                    stitch.cores().most() > 0 ? (gauge.core() + gauge.working()) / 2 : CORELESS_LAYER * gauge.working();
+            return new Layout(stitch, gauge, width / 2, layer);
+        }
         if (!straightCores(stitch)) {
             return new Layout(stitch, gauge, CORELESS_HALF_WIDTH * gauge.working(), CORELESS_LAYER * gauge.working());
         }
@@ -40,9 +46,24 @@ record Layout(Stitch stitch, Gauge gauge, double halfWidth, double layer) {
     }
 
     private double across(Waypoint w, Seat seat) {
+        if (!stitch.columns().isEmpty()) {
+            return inColumns(w.across(), seat);
+        }
         double beyond = Math.abs(w.across()) - 1;
         return Math.signum(w.across())
                 * (beyond <= 0 ? Math.abs(w.across()) * halfWidth : halfWidth + beyond * gauge.of(seat));
+    }
+
+    /** Columns are counted from the middle, and each is as wide as its strand; beyond them, strands of one's own. */
+    private double inColumns(double across, Seat seat) {
+        int columns = stitch.columns().size();
+        double left = Math.min(columns, Math.abs(across) + columns / 2.0);
+        double beyond = Math.abs(across) - columns / 2.0;
+        double y = -halfWidth;
+        for (int c = 0; c < columns; c++) {
+            y += Math.max(0, Math.min(1, left - c)) * gauge.of(stitch.columns().get(c));
+        }
+        return Math.signum(across) * (y + Math.max(0, beyond) * gauge.of(seat));
     }
 
     /**
@@ -81,6 +102,15 @@ record Layout(Stitch stitch, Gauge gauge, double halfWidth, double layer) {
 
     /** How far from the middle each straight core runs. */
     List<Double> cores() {
+        if (!stitch.columns().isEmpty()) {
+            List<Double> across = new ArrayList<>();
+            for (int c = 0; c < stitch.columns().size(); c++) {
+                if (stitch.columns().get(c) == Seat.CORE) {
+                    across.add(inColumns(c + 0.5 - stitch.columns().size() / 2.0, Seat.CORE));
+                }
+            }
+            return across;
+        }
         int n = gauge.cores();
         double d = gauge.core();
         boolean flat = stitch.coreLayout() == CoreLayout.FLAT;

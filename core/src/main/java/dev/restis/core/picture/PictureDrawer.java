@@ -47,6 +47,9 @@ public final class PictureDrawer {
         Pattern pattern = piece.request().pattern();
         SectionDrawer drawer = new SectionDrawer(piece, detail, centreLines);
         boolean bodyOnly = detail == Detail.CHIP && drawer.hasStitchedBody();
+        if (!bodyOnly) {
+            drawer.ears();
+        }
         for (Section section : pattern.sections()) {
             if (!bodyOnly || section instanceof Section.Body) {
                 section.accept(drawer);

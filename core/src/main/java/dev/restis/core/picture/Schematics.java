@@ -35,8 +35,8 @@ final class Schematics {
         double half = Math.max(d, Lanes.width(lanes) / 2);
         switch (kind) {
             case BARREL -> wraps(lanes.get(0).slot(), d, wraps + 1, half + 0.4 * d, from);
-            case OVERHAND, REEF -> slanted(lanes, d, from, to, half + 0.5 * d, 3, 0.9);
-            case CONNECTING, SNAKE -> crossed(lanes, d, from, to, half + 0.6 * d);
+            case OVERHAND, REEF, HALF_HITCH -> slanted(lanes, d, from, to, half + 0.5 * d, 3, 0.9);
+            case CONNECTING, SNAKE, SIMPLE_STOP -> crossed(lanes, d, from, to, half + 0.6 * d);
             case BUTTON -> ball(lanes, d, (from + to) / 2, (to - from) / 2);
         }
     }

@@ -23,8 +23,10 @@ import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitches;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -48,6 +50,7 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
     private double x;
     private double measuredTo;
     private int body;
+    private final Set<String> mountedOn = new HashSet<>();
     private boolean shortened;
 
     SectionDrawer(WorkedPiece piece, Detail detail, CentreLines centreLines) {
@@ -115,43 +118,67 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
 
     @Override
     public Boolean mount(Section.Mount section) {
-        Optional<Hardware> part = hardware(section.hardware());
+        List<Lane> lanes = Lanes.of(piece, section.seats());
+        if (section.hardware().isEmpty()) {
+            parts.larksHeads(lanes, x, 1);
+            return true;
+        }
+        String slot = section.hardware().get();
+        Optional<Hardware> part = hardware(slot);
         if (part.isEmpty()) {
             return false;
         }
         double length = part.get().millimetres(Measure.LENGTH);
-        List<Lane> lanes = Lanes.of(piece, section.seats());
-        boolean larksHead = section.hitch() == Section.Hitch.LARKS_HEAD;
+        double stands =
+                section.hitch() == Section.Hitch.FOLD ? 0 : 2 * lanes.get(0).thickness();
+        if (!mountedOn.add(slot)) {
+            again(slot, lanes);
+            return true;
+        }
         boolean middle = section.seats().contains(Seat.SECOND_CORE) && section.within();
         if (middle) {
             double head = 2 * lanes.get(0).thickness();
             lanes = Lanes.of(piece, List.of(Seat.CORE));
             parts.larksHeads(lanes, x + head, -1);
-            parts.draw(part.get(), slotNumber(section.hardware()), x + head, x + head + length);
+            parts.draw(part.get(), slotNumber(slot), x + head, x + head + length);
             parts.larksHeads(Lanes.of(piece, List.of(Seat.SECOND_CORE)), x + head + length, 1);
             on(2 * head + length);
         } else if (section.within()) {
-            parts.draw(part.get(), slotNumber(section.hardware()), x, x + length);
-            List<int[]> returns = bends(section.hardware(), section.seats(), false);
+            parts.draw(part.get(), slotNumber(slot), x, x + length);
+            List<int[]> returns = bends(slot, section.seats(), false);
             if (returns.isEmpty()) {
                 parts.larksHeads(lanes, x + length, 1);
             } else {
                 parts.larksHeads(lanes.subList(lanes.size() / 2 - 1, lanes.size() / 2 + 1), x + length, 1);
                 parts.bends(lanes, returns, x + length, 1);
             }
-            on(length + (larksHead ? 2 * lanes.get(0).thickness() : 0));
+            on(length + stands);
         } else {
             double reach = length > 0
                     ? length
                     : part.get().millimetres(Measure.INNER_WIDTH) + part.get().millimetres(Measure.BAR);
             reach = Math.max(reach, part.get().millimetres(Measure.ACROSS));
             boolean atStart = x == 0;
-            parts.draw(part.get(), slotNumber(section.hardware()), atStart ? x - reach : x + reach, x);
+            parts.draw(part.get(), slotNumber(slot), atStart ? x - reach : x + reach, x);
             parts.larksHeads(lanes, x, atStart ? 1 : -1);
-            x += atStart && larksHead ? 2 * lanes.get(0).thickness() : atStart ? 0 : reach;
+            x += atStart ? stands : reach;
             measuredTo = atStart ? x : measuredTo;
         }
         return true;
+    }
+
+    /** More strands on a part that is drawn: beside the others at the start, on its other half at the end. */
+    private void again(String slot, List<Lane> lanes) {
+        if (body == 0) {
+            parts.larksHeads(lanes, x - 2 * lanes.get(0).thickness(), 1);
+            return;
+        }
+        parts.larksHeads(lanes, x, -1);
+        boolean drawnBack = pattern.all(Section.TuckBack.class).stream()
+                .anyMatch(t -> t.hardware().filter(slot::equals).isPresent());
+        if (!drawnBack) {
+            otherHalf(slot);
+        }
     }
 
     /**
@@ -198,8 +225,7 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
                 }
             }
             if (!seats.isEmpty()) {
-                boolean mounted = pattern.all(Section.Mount.class).stream()
-                        .anyMatch(m -> m.within() && m.hardware().equals(slot));
+                boolean mounted = pattern.all(Section.Mount.class).stream().anyMatch(m -> m.within() && m.isOn(slot));
                 double start = mounted ? x : x - millimetres(slot, Measure.LENGTH);
                 double bar = millimetres(slot, Measure.BAR);
                 if (mounted) {
@@ -210,15 +236,34 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
         }
     }
 
-    @Override
-    public Boolean eye(Section.Eye section) {
+    /** The ears into which legs fold over, at the end from which they work back. */
+    void ears() {
+        List<Integer> slots = new ArrayList<>();
+        for (Role role : pattern.roles()) {
+            for (int leg = 0; leg < role.legs().size(); leg++) {
+                if (role.legs().get(leg).courses().stream().anyMatch(c -> c.turn() instanceof Course.Turn.Ear)) {
+                    slots.addAll(Collections.nCopies(2, role.slotOf(leg)));
+                }
+            }
+        }
+        if (!slots.isEmpty()) {
+            loop(slots);
+        }
+    }
+
+    private void loop(List<Integer> slots) {
         double inside = piece.fit()
                 .eye()
                 .map(EyeFit::inside)
                 .map(l -> l.toMillimetres())
                 .orElse(8.0);
-        parts.loop(Lanes.slots(piece, section.seats()), x, x + inside);
+        parts.loop(slots, x, x + inside);
         on(inside);
+    }
+
+    @Override
+    public Boolean eye(Section.Eye section) {
+        loop(Lanes.slots(piece, section.seats()));
         return true;
     }
 
@@ -264,7 +309,9 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
     private Map<Seat, List<Integer>> cords(Body section) {
         Map<Seat, List<Integer>> cords = new EnumMap<>(Seat.class);
         for (Seat place : BODY_SEATS) {
-            cords.put(place, Lanes.slots(piece, List.of(section.legsOf(place))));
+            List<Integer> slots = new ArrayList<>();
+            section.legsOf(place).forEach(seat -> slots.addAll(Lanes.slots(piece, List.of(seat))));
+            cords.put(place, slots);
         }
         return cords;
     }
@@ -280,9 +327,9 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
         straight(motif.seats(), -gauge.working() / 2, length + gauge.working() / 2);
         List<Seat> outside = new ArrayList<>();
         for (Seat place : BODY_SEATS) {
-            if (!motif.seats().contains(section.legsOf(place))
+            if (section.legsOf(place).stream().noneMatch(motif.seats()::contains)
                     && section.stitch().ties(place)) {
-                outside.add(section.legsOf(place));
+                outside.addAll(section.legsOf(place));
             }
         }
         List<Integer> around = Lanes.slots(piece, outside);
@@ -411,8 +458,9 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
         List<Integer> slots = new ArrayList<>();
         for (Role role : pattern.roles()) {
             for (int leg = 0; leg < role.legs().size(); leg++) {
-                if (seats.contains(role.legs().get(leg).last())
-                        && role.legs().get(leg).last() != Seat.SECOND_CORE) {
+                Seat seat = role.legs().get(leg).last();
+                boolean otherSide = role.folded() && seat == Seat.SECOND_CORE && seats.contains(Seat.CORE);
+                if (seats.contains(seat) && !otherSide) {
                     for (int i = 0; i < role.count(); i++) {
                         slots.add(role.slotOf(leg));
                     }
@@ -529,8 +577,11 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
                 .map(EyeFit::inside)
                 .map(l -> l.toMillimetres())
                 .orElse(10.0);
-        List<Integer> slots = Lanes.slots(piece, List.of(Seat.WORKING));
-        List<Integer> cores = Lanes.slots(piece, List.of(Seat.CORE));
+        List<Integer> slots = Lanes.slots(piece, section.tiedBy());
+        List<Seat> within = section.seats().stream()
+                .filter(seat -> !section.tiedBy().contains(seat))
+                .toList();
+        List<Integer> cores = Lanes.slots(piece, within.isEmpty() ? section.seats() : within);
         double d = Lanes.diameter(piece, slots.get(0));
         Gauge gauge = new Gauge(d, d, 1, Gauge.CoreLayout.PACKED);
         double pitch = section.hitch().pitch(gauge).toMillimetres();
@@ -605,6 +656,21 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
             List<Lane> lanes = oneSide(section.seats());
             double length = h.millimetres(Measure.LENGTH);
             double across = h.millimetres(Measure.ACROSS);
+            if (section.together()) {
+                double width = Math.max(across, 1.2 * Lanes.width(lanes));
+                for (double at : new double[] {x + GAP, -tail() - GAP - length}) {
+                    lanes(lanes, at - GAP, at + length + GAP);
+                    canvas.bead(
+                            slotNumber(section.hardware()),
+                            at + length / 2,
+                            0,
+                            4,
+                            length / 2,
+                            width / 2,
+                            h.millimetres(Measure.HOLE) / 2);
+                }
+                lanes = List.of();
+            }
             for (int i = 0; i < lanes.size(); i++) {
                 double spread = (i - (lanes.size() - 1) / 2.0)
                         * Math.max(across, lanes.get(i).thickness());

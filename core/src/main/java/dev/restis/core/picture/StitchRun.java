@@ -54,7 +54,7 @@ final class StitchRun {
 
     private List<double[]> rough() {
         List<List<Point>> flat = stitch.paths().stream()
-                .map(path -> path.waypoints().stream()
+                .map(path -> path.waypoints(gauge.cores()).stream()
                         .map(w -> layout.point(w, pitch, path.seat()))
                         .toList())
                 .toList();
@@ -141,6 +141,9 @@ final class StitchRun {
                 period = shorter;
             }
         }
+        if (stitch.mirrored()) {
+            period = lcm(period, 2);
+        }
         if (stitch.turnPerRepeat() != 0) {
             period = lcm(period, (int) Math.round(FULL_TURN / Math.abs(stitch.turnPerRepeat())));
         }
@@ -190,9 +193,20 @@ final class StitchRun {
     /** A path in the repeat of that number: the first one's, turned on by the twist of those between. */
     private double[] line(int path, int phase) {
         double[] line = first.get(path);
+        if (stitch.mirrored() && phase % 2 == 1) {
+            return mirrored(line);
+        }
         return stitch.turnPerRepeat() == 0 || phase == 0
                 ? line
                 : turned(line, Math.toRadians(phase * stitch.turnPerRepeat()));
+    }
+
+    private static double[] mirrored(double[] line) {
+        double[] mirrored = line.clone();
+        for (int i = 1; i < mirrored.length; i += 3) {
+            mirrored[i] = -mirrored[i];
+        }
+        return mirrored;
     }
 
     private static double[] turned(double[] line, double angle) {

@@ -12,8 +12,10 @@ import dev.restis.core.tight.Cell.Strand;
 import dev.restis.core.tight.Tightened;
 import dev.restis.core.tight.Tightener;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.DoubleConsumer;
 import java.util.function.Function;
 
@@ -29,10 +31,12 @@ public final class StitchTightener {
          * It is the knot.
          *
          * @param rows its lines as {@link TightLines} keeps them, one for each path
+         * @param ofFormula for each seat that ties, how much hard cord it uses over what the stitch's formula says for soft cord
          */
-        record Knot(List<String> rows) implements Outcome {
+        record Knot(List<String> rows, Map<Seat, Double> ofFormula) implements Outcome {
             public Knot {
                 rows = List.copyOf(rows);
+                ofFormula = Map.copyOf(ofFormula);
             }
 
             @Override
@@ -77,7 +81,7 @@ public final class StitchTightener {
         return tighten(stitch, gauge, progress)
                 .fold(
                         held -> isTheStitch(stitch, gauge, held)
-                                ? new Outcome.Knot(written(stitch, gauge, held))
+                                ? new Outcome.Knot(written(stitch, gauge, held), ofFormula(stitch, gauge, held))
                                 : new Outcome.NoKnot("simpler"),
                         slipped -> new Outcome.NoKnot("slips"),
                         crossed -> new Outcome.NoKnot("crosses"));
@@ -90,7 +94,7 @@ public final class StitchTightener {
         List<Strand> strands = new ArrayList<>();
         for (StrandPath path : stitch.paths()) {
             List<double[]> points = new ArrayList<>();
-            path.waypoints().forEach(w -> {
+            path.waypoints(gauge.cores()).forEach(w -> {
                 Point p = layout.point(w, pitch, path.seat());
                 Point turned = p.turned(w.along() * stitch.turnPerRepeat());
                 points.add(new double[] {turned.x(), turned.y(), turned.z()});
@@ -104,17 +108,21 @@ public final class StitchTightener {
         }
         if (Layout.straightCores(stitch)) {
             boolean packed = stitch.coreLayout() == CoreLayout.PACKED && gauge.cores() > 2;
-            boolean giveWay = packed || stitch.paths().stream().anyMatch(StitchTightener::weaves);
-            for (double across : layout.cores()) {
+            boolean giveWay = packed || stitch.paths().stream().anyMatch(p -> weaves(p, gauge.cores()));
+            List<Double> cores = layout.cores();
+            int first = strands.size();
+            for (int core = 0; core < cores.size(); core++) {
+                double across = cores.get(core);
+                int next = first + (stitch.mirrored() ? cores.size() - 1 - core : core);
                 List<double[]> points = new ArrayList<>();
                 for (int i = 0; i < 3; i++) {
                     Point p = new Point(pitch * i / 3, across, 0).turned(stitch.turnPerRepeat() * i / 3);
                     points.add(new double[] {p.x(), p.y(), p.z()});
                 }
-                strands.add(new Strand(points, gauge.core(), giveWay ? TAUT : Strand.FIXED, strands.size()));
+                strands.add(new Strand(points, gauge.core(), giveWay ? TAUT : Strand.FIXED, next));
             }
         }
-        return new Cell(strands, pitch, stitch.turnPerRepeat());
+        return new Cell(strands, pitch, stitch.turnPerRepeat(), stitch.mirrored());
     }
 
     /** An anchor keeps the shape in which others are hitched to it. */
@@ -128,8 +136,8 @@ public final class StitchTightener {
     }
 
     /** Whether a strand passes between the cores, which must give way to it. */
-    private static boolean weaves(StrandPath path) {
-        List<Waypoint> way = path.waypoints();
+    private static boolean weaves(StrandPath path, int cores) {
+        List<Waypoint> way = path.waypoints(cores);
         for (int i = 0; i < way.size(); i++) {
             Waypoint here = way.get(i);
             Waypoint next = way.get(Math.min(i + 1, way.size() - 1));
@@ -193,7 +201,7 @@ public final class StitchTightener {
                         s.weight(),
                         s.next()))
                 .toList();
-        return new Cell(strands, cell.advance() * by, cell.turn());
+        return new Cell(strands, cell.advance() * by, cell.turn(), cell.mirrored());
     }
 
     /**
@@ -201,6 +209,16 @@ public final class StitchTightener {
      * that it claims to be.
      */
     static boolean isTheStitch(Stitch stitch, Gauge gauge, Tightened.Held held) {
+        return ofFormula(stitch, gauge, held).values().stream().allMatch(share -> share >= LEAST_OF_FORMULA);
+    }
+
+    /**
+     * For each seat that ties, the tightened length of its strands over the stitch's formula. Where hard cord did not fit at the
+     * stitch's own pitch, what the wider one adds along the piece is left out.
+     */
+    static Map<Seat, Double> ofFormula(Stitch stitch, Gauge gauge, Tightened.Held held) {
+        Map<Seat, Double> shares = new EnumMap<>(Seat.class);
+        double added = held.advance() - stitch.pitch(gauge).toMillimetres();
         for (Seat seat : Seat.values()) {
             double used = 0;
             int strands = 0;
@@ -210,13 +228,12 @@ public final class StitchTightener {
                     strands++;
                 }
             }
-            if (strands > 0
-                    && used / strands
-                            < LEAST_OF_FORMULA * stitch.use(gauge, seat).toMillimetres()) {
-                return false;
+            if (strands > 0) {
+                shares.put(
+                        seat, (used / strands - added) / stitch.use(gauge, seat).toMillimetres());
             }
         }
-        return true;
+        return shares;
     }
 
     /**

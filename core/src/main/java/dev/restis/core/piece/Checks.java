@@ -109,7 +109,7 @@ final class Checks {
             if (section instanceof Threaded threaded && HardwareCounter.beads(threaded, parts, fit) > 0) {
                 hole(threaded.hardware(), threaded.seats(), parts.runs(threaded.seats()));
             } else if (section instanceof EndBeads ends) {
-                hole(ends.hardware(), ends.seats(), 1);
+                hole(ends.hardware(), ends.seats(), ends.together() ? parts.tailsPerSide(ends.seats()) : 1);
             } else if (section instanceof SlideBead bead) {
                 slideBead(bead);
             } else if (section instanceof Section.Stopper stopper
@@ -185,7 +185,7 @@ final class Checks {
         Set<String> seen = new LinkedHashSet<>();
         for (Section section : parts.pattern.sections()) {
             if (section instanceof Mount mount) {
-                seen.add(mount.hardware());
+                mount.hardware().ifPresent(seen::add);
             } else if (section instanceof TuckBack back) {
                 back.hardware().ifPresent(seen::add);
             } else if (section instanceof Section.Attached attached && !turnedAt(attached.hardware())) {
@@ -224,19 +224,32 @@ final class Checks {
             for (int leg = 0; leg < role.legs().size(); leg++) {
                 Leg way = role.legs().get(leg);
                 double bends = way.turnsAt(slot, far);
-                bends += far ? tucked(role, way, slot) : mounted(way, slot);
+                bends += mounted(way, slot, far) + (far ? tucked(role, way, slot) : 0);
                 width += bends * role.count() * parts.worked(role.slotOf(leg));
             }
         }
         return Length.ofMillimetres(width);
     }
 
-    /** A leg's part of the fold by which it is mounted; a centrepiece has one side's folds at each of its ends. */
-    private double mounted(Leg leg, String slot) {
+    /**
+     * A leg's part of the hitch by which it is mounted; a centrepiece has one side's folds at each of its ends.
+     *
+     * @param far what is mounted after the body
+     */
+    private double mounted(Leg leg, String slot, boolean far) {
         double most = 0;
-        for (Mount mount : parts.pattern.all(Mount.class)) {
-            if (mount.hardware().equals(slot) && mount.seats().contains(leg.first())) {
-                double each = mount.hitch() == Section.Hitch.LARKS_HEAD ? HITCHED : 0.5;
+        boolean tied = false;
+        for (Section section : parts.pattern.sections()) {
+            tied |= section instanceof Body;
+            if (section instanceof Mount mount
+                    && tied == far
+                    && mount.isOn(slot)
+                    && mount.seats().contains(leg.first())) {
+                double each = switch (mount.hitch()) {
+                    case LARKS_HEAD -> HITCHED;
+                    case NOOSE_KNOT -> 1;
+                    case FOLD -> 0.5;
+                };
                 most = Math.max(most, mount.seats().contains(Seat.SECOND_CORE) ? each / 2 : each);
             }
         }

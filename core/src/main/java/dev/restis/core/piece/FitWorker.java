@@ -8,6 +8,7 @@ import dev.restis.core.fit.SlidingFit;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.Sum;
 import dev.restis.core.measure.Sum.Term;
+import dev.restis.core.pattern.Course;
 import dev.restis.core.pattern.Section;
 import dev.restis.core.pattern.Section.Body;
 import dev.restis.core.pattern.Section.Extent;
@@ -49,6 +50,7 @@ final class FitWorker {
         for (Section section : parts.pattern.sections()) {
             room = room.and(new Sum(section.accept(deduction)));
         }
+        room = room.and(new Sum(deduction.ears()));
         int stretching = parts.pattern.stretching().size();
         int around = stretching == 0 ? around(room.total()) : 0;
         if (stretching == 0 && around < FEWEST_REPEATS) {
@@ -105,15 +107,14 @@ final class FitWorker {
         Optional<EyeFit> eye = parts.eye();
         return parts.pattern
                 .first(Section.Buttonhole.class)
-                .flatMap(hole -> eye.map(e -> e.inWholeHitches(hole.hitch().pitch(buttonholeGauge(parts)))))
+                .flatMap(hole -> eye.map(e -> e.inWholeHitches(hole.hitch().pitch(buttonholeGauge(parts, hole)))))
                 .or(() -> eye);
     }
 
-    /** One strand of a leg hitched around the others of it; the piece's strands part into two equal legs. */
-    static Gauge buttonholeGauge(Parts parts) {
-        List<Seat> all = List.of(Seat.CORE, Seat.WORKING);
-        double d = parts.thickest(all);
-        return new Gauge(d, d, Math.max(1, parts.runs(all) / 2 - 1), Gauge.CoreLayout.PACKED);
+    /** One strand of a side hitched around the others of it; the piece's strands part into two equal sides. */
+    static Gauge buttonholeGauge(Parts parts, Section.Buttonhole hole) {
+        double d = parts.thickest(hole.seats());
+        return new Gauge(d, d, Math.max(1, parts.runs(hole.seats()) / 2 - 1), Gauge.CoreLayout.PACKED);
     }
 
     private Length thickness(List<Body> all) {
@@ -241,6 +242,8 @@ final class FitWorker {
         private SlidingFit.Kind kind = SlidingFit.Kind.OVER_TAILS;
         private Length part = Length.ZERO;
         private Length slidingTail = Length.ZERO;
+        /** How far hitches that sit side by side stand off their bar; the highest counts. */
+        private Length mounted = Length.ZERO;
 
         private Deduction(Length target, Length curvature) {
             this.target = target;
@@ -260,18 +263,36 @@ final class FitWorker {
         @Override
         public List<Term> mount(Section.Mount section) {
             List<Term> terms = new ArrayList<>();
-            if (section.within()) {
-                terms.addAll(takes("fit.part", parts.measure(section.hardware(), Measure.LENGTH)));
-            }
-            if (section.hitch() == Section.Hitch.LARKS_HEAD && alongThePiece(section)) {
-                int sides = parts.measure(section.hardware(), Measure.LENGTH).isPositive()
-                                && section.within()
-                                && bothSides(section)
-                        ? 2
-                        : 1;
-                terms.addAll(takes("fit.mount", sides, Knots.larksHeadHeight(parts.thickest(section.seats()))));
+            Length length = section.hardware()
+                    .filter(slot -> section.within() && firstOn(slot) == section)
+                    .map(slot -> parts.measure(slot, Measure.LENGTH))
+                    .orElse(Length.ZERO);
+            terms.addAll(takes("fit.part", length));
+            if (section.hardware().isPresent() && alongThePiece(section)) {
+                Length height = height(section).minus(mounted).max(Length.ZERO);
+                mounted = mounted.plus(height);
+                int sides = length.isPositive() && bothSides(section) ? 2 : 1;
+                terms.addAll(takes("fit.mount", sides, height));
             }
             return terms;
+        }
+
+        /** How far a hitch stands off its bar. */
+        private Length height(Section.Mount section) {
+            double d = parts.thickest(section.seats());
+            return switch (section.hitch()) {
+                case LARKS_HEAD -> Knots.larksHeadHeight(d);
+                case NOOSE_KNOT -> Knots.barrelHeight(Section.Hitch.WRAPS, d);
+                case FOLD -> Length.ZERO;
+            };
+        }
+
+        /** A part lies along the piece once, however many strands are mounted on it one after another. */
+        private Section.Mount firstOn(String slot) {
+            return parts.pattern.all(Section.Mount.class).stream()
+                    .filter(m -> m.isOn(slot))
+                    .findFirst()
+                    .orElseThrow();
         }
 
         /** Strands that tie only what hangs beside the measured length take nothing from it. */
@@ -287,6 +308,13 @@ final class FitWorker {
             return section.seats().contains(Seat.SECOND_CORE);
         }
 
+        /** Ears lie side by side, and are drawn together over the stopper as an eye is. */
+        private List<Term> ears() {
+            return parts.pattern.turns(Course.Turn.Ear.class)
+                    ? takes("fit.eye", parts.eye().map(EyeFit::inside).orElse(Length.ZERO))
+                    : List.of();
+        }
+
         @Override
         public List<Term> eye(Section.Eye section) {
             return takes("fit.eye", parts.eye().map(EyeFit::inside).orElse(Length.ZERO));
@@ -294,6 +322,7 @@ final class FitWorker {
 
         @Override
         public List<Term> body(Body section) {
+            mounted = Length.ZERO;
             if (section.within() && section.extent() instanceof Extent.Repeats repeats) {
                 return takes("fit.fixedBody", fixed(section, repeats.count()).length());
             }
@@ -349,8 +378,11 @@ final class FitWorker {
         @Override
         public List<Term> noose(Noose section) {
             kind = SlidingFit.Kind.THROUGH_EYE;
-            part = Length.ofMillimetres(parts.thickest(section.tails()) * 2);
-            return takes("fit.noose", part);
+            double d = parts.thickest(section.tails());
+            part = Length.ofMillimetres(d * 2);
+            List<Term> terms = new ArrayList<>(takes("fit.noose", part));
+            terms.addAll(takes("fit.knot", Knots.barrelHeight(Noose.WRAPS, d)));
+            return terms;
         }
 
         @Override

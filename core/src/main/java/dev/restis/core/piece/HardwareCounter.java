@@ -10,6 +10,9 @@ import java.util.Map;
 /** Counts the parts that a piece takes. */
 final class HardwareCounter {
 
+    /** A closed piece has two ends. */
+    static final int SIDES = 2;
+
     private HardwareCounter() {}
 
     /** How many of each slot's part, in the pattern's order; slots that take none are left out. */
@@ -27,7 +30,8 @@ final class HardwareCounter {
             counts.merge(section.hardware(), beads(section, parts, fit), Integer::sum);
         }
         for (EndBeads section : parts.pattern.all(EndBeads.class)) {
-            counts.computeIfPresent(section.hardware(), (slot, n) -> n + parts.pattern.endsIn(section.seats()));
+            int beads = section.together() ? SIDES : parts.pattern.endsIn(section.seats());
+            counts.computeIfPresent(section.hardware(), (slot, n) -> n + beads);
         }
         for (String single : singles(parts)) {
             counts.computeIfPresent(single, (slot, n) -> Math.max(n, 1));
@@ -49,7 +53,7 @@ final class HardwareCounter {
         return parts.pattern.sections().stream()
                 .flatMap(section -> {
                     if (section instanceof Section.Mount mount) {
-                        return java.util.stream.Stream.of(mount.hardware());
+                        return mount.hardware().stream();
                     } else if (section instanceof Section.SlideBead bead) {
                         return java.util.stream.Stream.of(bead.hardware());
                     } else if (section instanceof Section.Attached attached) {

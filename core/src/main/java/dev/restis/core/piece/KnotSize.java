@@ -24,8 +24,9 @@ public final class KnotSize {
             case OVERHAND -> Knots.overhandHeight(strands, d);
             case BARREL -> Knots.barrelHeight(wraps, d);
             case CONNECTING -> Knots.connectingHeight(d);
-            case SNAKE ->
-                Stitches.SNAKE_KNOT.pitch(new Gauge(d, d, 0, CoreLayout.PACKED)).times(2L);
+            case SNAKE -> Stitches.SNAKE_KNOT.pitch(new Gauge(d, d, 0, CoreLayout.PACKED));
+            case HALF_HITCH -> Knots.halfHitchHeight(d);
+            case SIMPLE_STOP -> Knots.simpleStopDiameter(d);
             case BUTTON -> Knots.buttonDiameter(d);
             case REEF -> Knots.reefHeight(d);
         };
@@ -37,7 +38,9 @@ public final class KnotSize {
             case OVERHAND -> Knots.overhand(strands, d);
             case BARREL -> Knots.barrel(wraps, d);
             case CONNECTING -> Knots.connecting(d);
-            case SNAKE -> Knots.snake(d).times(2L);
+            case SNAKE -> Knots.snake(d).minus(height(kind, wraps, strands, d));
+            case HALF_HITCH -> Knots.halfHitch(d);
+            case SIMPLE_STOP -> Knots.simpleStop(d);
             case BUTTON -> Knots.button(d);
             case REEF -> Knots.reef(d);
         };

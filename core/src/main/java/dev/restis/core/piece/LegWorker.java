@@ -42,6 +42,9 @@ final class LegWorker implements Section.Visitor<List<Term>> {
     private final PieceFit fit;
     private final Role role;
     private final Leg leg;
+    /** Which of the role's legs it is. */
+    private final int number;
+
     private final Cord cord;
     private int body;
     private int threaded;
@@ -51,6 +54,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         this.fit = fit;
         this.role = role;
         this.leg = role.legs().get(leg);
+        this.number = leg;
         this.cord = parts.cord(role.slotOf(leg));
     }
 
@@ -115,11 +119,19 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         if (!section.seats().contains(leg.first())) {
             return List.of();
         }
-        double bar = parts.measure(section.hardware(), Measure.BAR).toMillimetres();
+        double bar = section.hardware()
+                .map(slot -> parts.measure(slot, Measure.BAR).toMillimetres())
+                .orElseGet(() -> Bundle.packedDiameter(parts.runs(section.on())) * parts.thickest(section.on()));
         double d = cord.workedMillimetres();
-        return section.hitch() == Hitch.LARKS_HEAD
-                ? tied("mount.larksHead", 1, Knots.larksHeadLeg(bar, d))
-                : tied("mount.fold", 1, Knots.foldLeg(bar, d));
+        return switch (section.hitch()) {
+            case LARKS_HEAD -> tied("mount.larksHead", 1, Knots.larksHeadLeg(bar, d));
+            case FOLD -> tied("mount.fold", 1, Knots.foldLeg(bar, d));
+            case NOOSE_KNOT ->
+                List.of(
+                        Term.of("mount.around", Knots.foldLeg(bar, d).times(2L)),
+                        Term.tied("mount.nooseKnot", 1, Knots.barrel(Hitch.WRAPS, d), GEOMETRY),
+                        Term.of("knot.height", Knots.barrelHeight(Hitch.WRAPS, d)));
+        };
     }
 
     /** Half the eye: its inside length, and the quarter turn by which the centre line lies outside it. */
@@ -180,13 +192,27 @@ final class LegWorker implements Section.Visitor<List<Term>> {
     @Override
     public List<Term> knot(Section.Knot section) {
         int runs = leg.runsIn(section.seats());
-        return runs > 0 ? knotTerms(section.kind(), section.wraps(), section.seats(), runs) : List.of();
+        if (runs == 0) {
+            return List.of();
+        }
+        return ties(section.tiedBy())
+                ? knotTerms(section.kind(), section.wraps(), section.seats(), runs)
+                : List.of(knotHeight(section.kind(), section.wraps(), section.seats(), runs));
+    }
+
+    /** Whether this strand ties a knot, and does not only run through it. */
+    private boolean ties(Collection<Seat> tiedBy) {
+        return tiedBy.isEmpty() || leg.takes(tiedBy);
     }
 
     private List<Term> knotTerms(KnotKind kind, int wraps, Collection<Seat> seats, int count) {
         return List.of(
                 Term.tied("knot." + kind, count, parts.knotUse(kind, wraps, seats), GEOMETRY),
-                Term.of("knot.height", count, parts.knotHeight(kind, wraps, seats)));
+                knotHeight(kind, wraps, seats, count));
+    }
+
+    private Term knotHeight(KnotKind kind, int wraps, Collection<Seat> seats, int count) {
+        return Term.of("knot.height", count, parts.knotHeight(kind, wraps, seats));
     }
 
     @Override
@@ -218,8 +244,12 @@ final class LegWorker implements Section.Visitor<List<Term>> {
 
     private List<Term> tails(Collection<Seat> seats) {
         int ends = endsIn(seats);
-        Length knot = Knots.overhand(parts.tailsPerSide(seats), parts.thickest(seats));
-        return List.of(Term.of("closure.tail", ends, tail()), Term.tied("closure.endStop", ends, knot, GEOMETRY));
+        List<Term> terms = new ArrayList<>(List.of(Term.of("closure.tail", ends, tail())));
+        if (!parts.endBeads(seats)) {
+            Length knot = Knots.overhand(parts.tailsPerSide(seats), parts.thickest(seats));
+            terms.add(Term.tied("closure.endStop", ends, knot, GEOMETRY));
+        }
+        return terms;
     }
 
     @Override
@@ -243,7 +273,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
                         GEOMETRY));
     }
 
-    /** Half the eye around all tails, then the tail and its stop. */
+    /** The barrel that closes the eye, half the eye around all tails, then the tail and its stop. */
     @Override
     public List<Term> noose(Section.Noose section) {
         if (endsIn(section.tails()) == 0) {
@@ -252,6 +282,10 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         List<Term> terms = new ArrayList<>();
         double d = cord.workedMillimetres();
         double bundle = Bundle.packedDiameter(parts.runs(section.tails())) * d;
+        if (number > 0) {
+            terms.add(Term.tied("closure.nooseKnot", 1, Knots.barrel(Section.Noose.WRAPS, d), GEOMETRY));
+        }
+        terms.add(Term.of("knot.height", Knots.barrelHeight(Section.Noose.WRAPS, d)));
         terms.add(Term.of("closure.noose", Knots.foldLeg(bundle, d).times(2L)));
         terms.add(Term.of("closure.tail", tail()));
         terms.addAll(knotTerms(section.stop(), 1, section.tails(), 1));
@@ -276,20 +310,19 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         return terms;
     }
 
-    /** The working strands of a leg take turns at the hitches and run along in between. */
+    /** One strand of each side hitches over all others of it, which run along. */
     @Override
     public List<Term> buttonhole(Section.Buttonhole section) {
-        Seat seat = leg.last();
-        if (seat != Seat.CORE && seat != Seat.WORKING) {
+        if (!section.seats().contains(leg.last())) {
             return List.of();
         }
-        Gauge gauge = FitWorker.buttonholeGauge(parts);
+        Gauge gauge = FitWorker.buttonholeGauge(parts, section);
         Length pitch = section.hitch().pitch(gauge);
         int hitches = fit.eye().map(e -> e.hitches(pitch)).orElse(0);
-        if (seat == Seat.CORE) {
+        if (!section.tiedBy().contains(leg.last())) {
             return List.of(Term.of("closure.buttonholeCore", hitches, pitch));
         }
-        int takers = Math.max(1, parts.runs(List.of(Seat.WORKING)) / 2);
+        int takers = Math.max(1, parts.runs(section.tiedBy()) / 2);
         int own = -Math.floorDiv(-hitches, takers);
         return List.of(
                 Term.tied("closure.buttonhole", own, section.hitch().use(gauge, Seat.WORKING), GEOMETRY),
@@ -340,9 +373,15 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         if (ends == 0 || parts.part(section.hardware()).isEmpty()) {
             return List.of();
         }
-        return List.of(
-                Term.of("bead.through", ends, parts.measure(section.hardware(), Measure.LENGTH)),
-                Term.tied("finish.endKnot", ends, Knots.overhand(1, cord.workedMillimetres()), GEOMETRY));
+        List<Term> terms = new ArrayList<>();
+        terms.add(Term.of("bead.through", ends, parts.measure(section.hardware(), Measure.LENGTH)));
+        int strands = section.together() ? parts.tailsPerSide(section.seats()) : 1;
+        double d = section.together() ? parts.thickest(section.seats()) : cord.workedMillimetres();
+        KnotKind kind = section.wraps() > 1 ? KnotKind.BARREL : KnotKind.OVERHAND;
+        if (ties(section.tiedBy())) {
+            terms.add(Term.tied("finish.endKnot", ends, KnotSize.use(kind, section.wraps(), strands, d), GEOMETRY));
+        }
+        return terms;
     }
 
     @Override

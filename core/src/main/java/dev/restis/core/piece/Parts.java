@@ -7,6 +7,7 @@ import dev.restis.core.fit.EyeFit;
 import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.Role;
+import dev.restis.core.pattern.Section;
 import dev.restis.core.pattern.Section.Body;
 import dev.restis.core.pattern.Section.KnotKind;
 import dev.restis.core.pattern.Section.Motif;
@@ -66,10 +67,10 @@ final class Parts {
     }
 
     Gauge gauge(Body body) {
-        List<Seat> core = List.of(body.legsOf(Seat.CORE));
-        double working = thickest(List.of(body.legsOf(Seat.WORKING)));
+        List<Seat> core = body.legsOf(Seat.CORE);
+        double working = thickest(body.legsOf(Seat.WORKING));
         double cores = thickest(core);
-        double side = thickest(List.of(body.legsOf(Seat.FALL), body.legsOf(Seat.EDGE)));
+        double side = Math.max(thickest(body.legsOf(Seat.FALL)), thickest(body.legsOf(Seat.EDGE)));
         double any = working > 0 ? working : cores;
         boolean cored = body.stitch().cores().most() > 0;
         return new Gauge(
@@ -81,7 +82,7 @@ final class Parts {
     }
 
     TakeUp takeUp(Body body, Gauge gauge) {
-        List<Seat> tying = List.of(body.legsOf(Seat.WORKING));
+        List<Seat> tying = body.legsOf(Seat.WORKING);
         return pattern.roles().stream()
                 .flatMap(r -> IntStream.range(0, r.legs().size())
                         .filter(leg -> r.legs().get(leg).takes(tying))
@@ -121,6 +122,13 @@ final class Parts {
         return none ? Length.ZERO : measure(motif.hardware(), Measure.LENGTH);
     }
 
+    /** Whether these tails end in beads, which stop them. */
+    boolean endBeads(Collection<Seat> tails) {
+        return pattern.all(Section.EndBeads.class).stream()
+                .anyMatch(b ->
+                        part(b.hardware()).isPresent() && b.seats().stream().anyMatch(tails::contains));
+    }
+
     /** Tails on each side of a sliding closure. */
     int tailsPerSide(Collection<Seat> tails) {
         return Math.max(1, pattern.endsIn(tails) / 2);
@@ -156,7 +164,11 @@ final class Parts {
         }
         KnotKind knot = ((StopperKind.Knotted) stopper.kind()).knot();
         double d = thickest(stopper.seats());
-        return knot == KnotKind.OVERHAND ? Knots.overhandDiameter(runs(stopper.seats()), d) : Knots.buttonDiameter(d);
+        return switch (knot) {
+            case OVERHAND -> Knots.overhandDiameter(runs(stopper.seats()), d);
+            case SIMPLE_STOP -> Knots.simpleStopDiameter(d);
+            default -> Knots.buttonDiameter(d);
+        };
     }
 
     /** Strands of a knot and its height along the body. */

@@ -4,6 +4,7 @@ import dev.restis.core.fit.EyeFit;
 import dev.restis.core.fit.SlidingFit;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.Sum;
+import dev.restis.core.pattern.Section;
 import java.util.List;
 import java.util.Optional;
 
@@ -61,7 +62,9 @@ public record PieceFit(
 
     /** The first body that stretches to size; empty for a piece that is only strung. */
     public Optional<WorkedBody> body() {
-        return bodies.stream().filter(b -> b.section().within()).findFirst();
+        return bodies.stream()
+                .filter(b -> b.section().extent() instanceof Section.Extent.Rest)
+                .findFirst();
     }
 
     public int repeats() {

@@ -118,7 +118,7 @@ public final class PieceWorker {
         Length before = Length.ZERO;
         for (Sum sum : legs) {
             Length margin = sum.spread().times(z);
-            margins.add(Term.of(legs.size() == 1 || !role.foldedOffCentre() ? "margin" : "margin.leg", margin));
+            margins.add(Term.of(legs.size() == 1 || !offCentre(legs) ? "margin" : "margin.leg", margin));
             before = before.plus(sum.total()).plus(margin);
         }
         Length cut = before.roundUpTo(parts.request.house().cuttingStep());
@@ -131,7 +131,7 @@ public final class PieceWorker {
                 risk,
                 new Sum(margins),
                 cut,
-                legs.size() == 2 ? Optional.of(foldMark(role, legs, z, cut)) : Optional.empty(),
+                legs.size() == 2 ? Optional.of(foldMark(legs, z, cut)) : Optional.empty(),
                 parts.request.house().kit() ? List.of() : tails(legs, z));
     }
 
@@ -153,12 +153,18 @@ public final class PieceWorker {
         return tails;
     }
 
+    /** Whether one end of a folded strand is longer than the other. */
+    private static boolean offCentre(List<Sum> legs) {
+        return !legs.get(0).total().equals(legs.get(1).total())
+                || !legs.get(0).spread().equals(legs.get(1).spread());
+    }
+
     /** The middle for equal legs; else the first leg with its own margin, and the rounding goes to the longer one. */
-    private static Length foldMark(Role role, List<Sum> legs, double z, Length cut) {
-        if (!role.foldedOffCentre()) {
+    private static Length foldMark(List<Sum> legs, double z, Length cut) {
+        Sum first = legs.get(0);
+        if (!offCentre(legs)) {
             return new Length(cut.micrometres() / 2);
         }
-        Sum first = legs.get(0);
         return first.total().plus(first.spread().times(z)).roundUpTo(Length.ofMillimetres(1));
     }
 }

@@ -24,7 +24,7 @@ final class Threading {
         int body = 0;
         for (Section section : parts.pattern.sections()) {
             if (section instanceof Mount mount) {
-                steps.add(step("thread.mount", mount.hardware(), 1, mount.seats()));
+                mount.hardware().ifPresent(part -> steps.add(step("thread.mount", part, 1, mount.seats())));
             } else if (section instanceof Body stitched) {
                 WorkedBody worked = fit.bodies().get(body++);
                 if (worked.beads() > 0) {
@@ -40,7 +40,8 @@ final class Threading {
                 steps.add(step("thread.slideBead", bead.hardware(), 1, bead.tails()));
             } else if (section instanceof EndBeads ends
                     && parts.part(ends.hardware()).isPresent()) {
-                steps.add(step("thread.endBeads", ends.hardware(), parts.pattern.endsIn(ends.seats()), ends.seats()));
+                int beads = ends.together() ? HardwareCounter.SIDES : parts.pattern.endsIn(ends.seats());
+                steps.add(step("thread.endBeads", ends.hardware(), beads, ends.seats()));
             }
         }
         if (parts.pattern.roles().stream().anyMatch(r -> r.fused())) {

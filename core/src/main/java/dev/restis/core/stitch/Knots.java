@@ -14,6 +14,9 @@ public final class Knots {
     private static final double CONNECTING_HEIGHT = 3;
     private static final double BUTTON = 26;
     private static final double BUTTON_DIAMETER = 3.6;
+    private static final double HALF_HITCH_HEIGHT = 1.15;
+    private static final double SIMPLE_STOP = 12;
+    private static final double SIMPLE_STOP_DIAMETER = 3;
     private static final double REEF = 8;
     private static final double REEF_HEIGHT = 3;
 
@@ -34,9 +37,18 @@ public final class Knots {
         return overhandHeight(strands, d);
     }
 
-    /** A barrel with {@code wraps} wraps around its own cord: w*2*pi*d + 3d. */
+    /**
+     * A barrel with {@code wraps} wraps around two strands, its own or its own and another: w*(2d + 2*pi*d) + (w + 1)*d. One wrap
+     * is the overhand.
+     */
     public static Length barrel(int wraps, double d) {
-        return Length.ofMillimetres(wraps * 2 * Math.PI * d + 3 * d);
+        return wraps == 1 ? overhand(1, d) : wrapped(wraps, 2, d);
+    }
+
+    /** Turns around {@code strands} strands side by side, and the way back under them. */
+    private static Length wrapped(int wraps, int strands, double d) {
+        double turn = (Bundle.packedPerimeter(strands) + 2 * Math.PI) * d;
+        return Length.ofMillimetres(wraps * turn + (wraps + 1) * d);
     }
 
     /** A barrel's length: (w + 1)*d. */
@@ -44,9 +56,29 @@ public final class Knots {
         return Length.ofMillimetres((wraps + 1) * d);
     }
 
-    /** A sliding knot of {@code wraps} wraps around one passing cord and itself: w*turn(2) + 3d, turn(2) = 2d + 2*pi*d. */
+    /** A sliding knot of {@code wraps} wraps around the passing cord and two strands of itself: w*(3d + 2*pi*d) + (w + 1)*d. */
     public static Length sliding(int wraps, double d) {
-        return Length.ofMillimetres(wraps * (2 * d + 2 * Math.PI * d) + 3 * d);
+        return wrapped(wraps, 3, d);
+    }
+
+    /** A half hitch around one strand: 2*pi*d + d. */
+    public static Length halfHitch(double d) {
+        return Length.ofMillimetres(2 * Math.PI * d + d);
+    }
+
+    /** How long a half hitch stands: as in the stitch. */
+    public static Length halfHitchHeight(double d) {
+        return Length.ofMillimetres(HALF_HITCH_HEIGHT * d);
+    }
+
+    /** The simple two-strand stop, for each strand: half around both middles and through a loop. */
+    public static Length simpleStop(double d) {
+        return Length.ofMillimetres(SIMPLE_STOP * d);
+    }
+
+    /** How thick the simple stop is: 3 d. */
+    public static Length simpleStopDiameter(double d) {
+        return Length.ofMillimetres(SIMPLE_STOP_DIAMETER * d);
     }
 
     /** A two-strand connecting knot, for each strand. */

@@ -7,35 +7,27 @@ import dev.restis.core.stitch.PathElement.Across;
 import dev.restis.core.stitch.PathElement.Along;
 import dev.restis.core.stitch.PathElement.AroundCore;
 import dev.restis.core.stitch.PathElement.AroundCoreAnd;
-import dev.restis.core.stitch.PathElement.AroundOuterCore;
 import dev.restis.core.stitch.PathElement.AroundPartner;
 import dev.restis.core.stitch.PathElement.Bight;
+import dev.restis.core.stitch.PathElement.Weave;
 import dev.restis.core.stitch.Stitch.Cores;
 import dev.restis.core.stitch.Stitch.Layers;
 import dev.restis.core.stitch.Stitch.StrandPath;
-import java.util.ArrayList;
 import java.util.List;
 
 /** Stitches that knot strands around a core or each other. */
 final class KnottedStitches {
 
-    /** Pitch of one half knot in worked working diameters. */
+    /** Pitch of one half knot in worked working diameters, and over a thick core, where it leaves two layers at the edges. */
     private static final double HALF_KNOT_PITCH = 1.08;
+
+    private static final double HALF_KNOT_OVER_THICK = 2;
 
     private static final double SPIRAL_TURN_DEGREES = -30;
     /** Where the waypoints of a stitch without straight cores are counted from, in diameters. */
     private static final double FREE_HALF_WIDTH = 0.75;
 
     private static final double FREE_LAYER = 0.8;
-    /** A diamond's anchors: how long it is, where they leave the middle and how far out they run, in diameters. */
-    private static final double DIAMOND = 7;
-
-    private static final double ANCHOR_FROM = 0.1;
-    private static final double ANCHOR_INNER = 0.35;
-    private static final double ANCHOR_OUTER = 3.3;
-    /** A double half hitch takes this much of its anchor. */
-    private static final double HITCH_LENGTH = 2.0;
-
     /**
      * The strand that starts on the low side, crosses in front of the core inside its partner's bend, and leaves on the
      * high side behind it.
@@ -60,7 +52,7 @@ final class KnottedStitches {
     static final Stitch HALF_KNOT = new Stitch(
             "half-knot",
             List.of(IN_FRONT, BEHIND),
-            Layers.working(HALF_KNOT_PITCH),
+            halfKnots(1),
             Layers.of(1, 2),
             Layers.of(1, 2),
             SPIRAL_TURN_DEGREES,
@@ -71,7 +63,7 @@ final class KnottedStitches {
     static final Stitch SQUARE_KNOT = new Stitch(
             "square-knot",
             List.of(twice(IN_FRONT, 0), twice(BEHIND, 1)),
-            Layers.working(2 * HALF_KNOT_PITCH),
+            halfKnots(2),
             Layers.of(1, 1.4),
             Layers.of(1, 3),
             0,
@@ -136,34 +128,34 @@ final class KnottedStitches {
             new Cores(1, 4, 1),
             CoreLayout.PACKED);
 
-    /** In front around the core and its partner's run along the other edge, and back behind both. */
-    private static final StrandPath INTERLOCK = PathBuilder.in(Seat.WORKING)
-            .does(new AroundCore(1), at(0.0, -1.7, 0.2), at(0.12, -0.9, 1.0), at(0.25, 0.9, 1.0))
-            .does(
-                    new Across(2),
-                    at(0.32, 2.2, 0.9),
-                    at(0.38, 2.8, 0),
-                    at(0.44, 2.2, -0.9),
-                    at(0.5, 0.9, -1.0),
-                    at(0.6, -0.9, -1.0),
-                    at(0.68, -1.7, -0.4),
-                    at(0.85, -1.7, 0))
+    /** The colour that leads: over one core, down between them, under the other, and under its partner, outside which it waits. */
+    private static final StrandPath FIRST_COLOUR = PathBuilder.in(Seat.WORKING)
+            .does(new Bight(), at(-0.1, -2.3, 0), at(0.08, -1.6, 0.6))
+            .does(new Weave(1), at(0.2, -0.5, 1.0), at(0.34, 0.5, -1.0))
+            .does(new Across(1.5), at(0.42, 1.5, -0.9))
+            .does(new Bight(), at(0.55, 2.5, -0.3))
             .then(0);
 
-    /** Two colours, each a turn around the cores and hooked through the other's at both edges. */
+    /** Its partner: back over one core and under the other, and out through the loop in which the first colour began. */
+    private static final StrandPath SECOND_COLOUR = PathBuilder.in(Seat.WORKING)
+            .does(new Bight(), at(0.1, 2.1, 0.2), at(0.5, 1.9, 0.5))
+            .does(new Weave(1), at(0.52, 0.5, 1.0), at(0.2, -0.5, -1.0))
+            .does(new Across(1.5), at(0.02, -1.35, -0.4), at(-0.06, -1.7, 0.2), at(-0.02, -2.4, 0.95))
+            .does(new Bight(), at(0.2, -3.1, 0.3), at(0.6, -2.7, 0.2))
+            .then(1);
+
+    /** Two colours over two cores, each in every row through the other; the same one leads from either side. */
     static final Stitch INTERLOCKED = new Stitch(
             "interlocked",
-            List.of(
-                    INTERLOCK,
-                    PathBuilder.in(Seat.WORKING)
-                            .follows(INTERLOCK, w -> w.mirrored().shifted(0.5))
-                            .then(1)),
-            Layers.working(2.3),
+            List.of(FIRST_COLOUR, SECOND_COLOUR),
+            Layers.working(1.9),
             Layers.of(1, 2),
             Layers.of(1, 3.4),
             0,
-            new Cores(1, 4, 1),
-            CoreLayout.FLAT);
+            new Cores(2, 2, 1),
+            CoreLayout.FLAT,
+            true,
+            List.of());
 
     /** In front of the core, around behind it, out between core and strand, and over the strand. */
     private static final StrandPath HITCH = PathBuilder.in(Seat.WORKING)
@@ -214,35 +206,33 @@ final class KnottedStitches {
                     knotThenStraight(BEHIND, -1, 0.5, 3),
                     straightThenKnot(-0.5, IN_FRONT, 1, 4),
                     straightThenKnot(2.75, BEHIND, 1, 5)),
-            Layers.working(4 * HALF_KNOT_PITCH),
+            halfKnots(4),
             Layers.of(1, 1.4),
             Layers.of(1, 4),
             0,
             new Cores(2, 2, 1),
             CoreLayout.FLAT);
 
-    /** Double half hitches on two anchors that run out from the middle and back, and cross there; four strands hitched. */
+    /**
+     * Two anchors that run out from the middle and back and are hitched to each other where they cross; two strands a side,
+     * hitched to them on their way in and out of the diamond. The inner two are hitched together in its middle, and those of a
+     * side between two diamonds.
+     */
     static final Stitch HITCHED_DIAMOND = new Stitch(
             "hitched-diamond",
-            List.of(
-                    anchor(1),
-                    anchor(-1),
-                    hitched(0, 1.5, 0.5, 2),
-                    hitched(1, 2.6, 1.5, 3),
-                    PathBuilder.in(Seat.WORKING)
-                            .follows(hitched(0, 1.5, 0.5, 2), Waypoint::mirrored)
-                            .then(4),
-                    PathBuilder.in(Seat.WORKING)
-                            .follows(hitched(1, 2.6, 1.5, 3), Waypoint::mirrored)
-                            .then(5)),
-            Layers.working(DIAMOND),
+            Diamond.paths(),
+            Layers.working(Diamond.PITCH),
             Layers.of(1, 2),
-            Layers.working(6),
+            Layers.working(Diamond.WIDTH),
             0,
             new Cores(2, 2, 1),
             CoreLayout.FLAT);
 
     private KnottedStitches() {}
+
+    private static Layers halfKnots(int count) {
+        return new Layers(0, count * HALF_KNOT_PITCH, 0, 0, count * (HALF_KNOT_OVER_THICK - HALF_KNOT_PITCH));
+    }
 
     private static StrandPath twice(StrandPath half, int next) {
         return PathBuilder.in(Seat.WORKING)
@@ -252,7 +242,7 @@ final class KnottedStitches {
     }
 
     /** A point of a stitch without straight cores, {@code y} across and {@code z} towards the eye in diameters. */
-    private static Waypoint free(double along, double y, double z) {
+    static Waypoint free(double along, double y, double z) {
         double across = Math.abs(y) <= FREE_HALF_WIDTH
                 ? y / FREE_HALF_WIDTH
                 : Math.signum(y) * (1 + Math.abs(y) - FREE_HALF_WIDTH);
@@ -297,53 +287,5 @@ final class KnottedStitches {
     /** A point of a knot around two strands, where half their width and half their depth are one diameter each. */
     private static Waypoint knotted(Waypoint w, double middle, double from) {
         return free(from + w.along() / 2, middle + w.across(), w.level());
-    }
-
-    /** The two anchors change sides wherever they cross, the one that goes to the right always in front. */
-    private static StrandPath anchor(int side) {
-        return PathBuilder.in(Seat.CORE)
-                .does(
-                        new Along(1, 1.35),
-                        free(0, 0, side * 0.55),
-                        free(0.06, side * 0.6, side * 0.2),
-                        free(0.25, side * (ANCHOR_INNER + ANCHOR_OUTER) / 2, 0),
-                        free(0.46, side * (ANCHOR_OUTER - 0.2), 0),
-                        free(0.5, side * ANCHOR_OUTER, 0),
-                        free(0.54, side * (ANCHOR_OUTER - 0.2), 0),
-                        free(0.75, side * (ANCHOR_INNER + ANCHOR_OUTER) / 2, 0),
-                        free(0.94, side * 0.6, -side * 0.2))
-                .then(side > 0 ? 1 : 0);
-    }
-
-    /** Hitched on the anchor's way out and on its way back; it stands at {@code outer}, and between at {@code inner}. */
-    private static StrandPath hitched(int place, double outer, double inner, int next) {
-        return PathBuilder.in(Seat.WORKING)
-                .does(new Along(0.28, 1), free(0, outer, -0.5))
-                .does(new AroundOuterCore(2), hitch(place, 1))
-                .does(new Along(0.2, 1), free(0.5, inner, 0))
-                .does(new AroundOuterCore(2), hitch(place, -1))
-                .does(new Along(0.28, 1), free(0.98, outer, -0.5))
-                .then(next);
-    }
-
-    /**
-     * Two turns around the anchor while passing from one side of it to the other, first behind it; {@code way} is 1 where
-     * the anchor runs out from the middle, and -1 where it comes back.
-     */
-    private static Waypoint[] hitch(int place, int way) {
-        double length = Math.hypot(DIAMOND / 2 - ANCHOR_FROM, ANCHOR_OUTER - ANCHOR_INNER);
-        double alongX = (DIAMOND / 2 - ANCHOR_FROM) / length;
-        double alongY = (ANCHOR_OUTER - ANCHOR_INNER) / length;
-        double centre = length * (1 + 2 * place) / 4;
-        List<Waypoint> points = new ArrayList<>();
-        for (int quarter = 0; quarter <= 10; quarter++) {
-            double at = centre + way * (quarter - 5) * HITCH_LENGTH / 10;
-            double angle = Math.PI / 2 * quarter;
-            double off = way * Math.cos(angle);
-            double x = ANCHOR_FROM + at * alongX - off * alongY;
-            double y = ANCHOR_INNER + at * alongY + off * alongX;
-            points.add(free((way > 0 ? x : DIAMOND - x) / DIAMOND, y, -Math.sin(angle)));
-        }
-        return points.toArray(Waypoint[]::new);
     }
 }

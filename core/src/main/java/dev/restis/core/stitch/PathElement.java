@@ -97,6 +97,20 @@ public sealed interface PathElement {
         }
     }
 
+    /** {@code turns} turns around {@code strands} working strands side by side: 2(n-1)*d_w + pi*(d_w + d) each. */
+    record AroundWorking(double turns, int strands) implements PathElement {
+        @Override
+        public String code() {
+            return "workingTurn";
+        }
+
+        @Override
+        public double millimetres(Gauge gauge, double own, double pitch) {
+            double w = gauge.working();
+            return turns * (Bundle.flatPerimeter(strands) * w + Math.PI * (w + own));
+        }
+    }
+
     /** A half turn around one partner strand's centre line: (pi/2)*d. */
     record Bight() implements PathElement {
         @Override
@@ -107,6 +121,19 @@ public sealed interface PathElement {
         @Override
         public double millimetres(Gauge gauge, double own, double pitch) {
             return Math.PI / 2 * own;
+        }
+    }
+
+    /** A straight stretch across {@code strands} strands beside the core: n*d_s. */
+    record AcrossSide(double strands) implements PathElement {
+        @Override
+        public String code() {
+            return "sideCrossing";
+        }
+
+        @Override
+        public double millimetres(Gauge gauge, double own, double pitch) {
+            return strands * gauge.side();
         }
     }
 
@@ -123,9 +150,17 @@ public sealed interface PathElement {
         }
     }
 
-    /** Over and under all cores once, across the body: 1.15 * k * (d_c + 0.3 d); 1.15 is crimp. */
-    record Weave(double times) implements PathElement {
+    /**
+     * Over and under all cores once, across the body, and over or under {@code partners} strands of its own kind: 1.15 * (k *
+     * (d_c + 0.3 d) + 1.3 d * partners); 1.15 is crimp.
+     */
+    record Weave(double times, double partners) implements PathElement {
         private static final double CRIMP = 1.15;
+        private static final double PASSED = 0.3;
+
+        public Weave(double times) {
+            this(times, 0);
+        }
 
         @Override
         public String code() {
@@ -134,7 +169,8 @@ public sealed interface PathElement {
 
         @Override
         public double millimetres(Gauge gauge, double own, double pitch) {
-            return times * CRIMP * Math.max(1, gauge.cores()) * (gauge.core() + 0.3 * own);
+            double cores = Math.max(1, gauge.cores()) * (gauge.core() + PASSED * own);
+            return times * CRIMP * (cores + partners * (1 + PASSED) * own);
         }
     }
 

@@ -12,8 +12,10 @@ public enum Seat {
     EDGE,
     /** Core of a second body, such as the other side of a centrepiece. */
     SECOND_CORE,
-    /** Ties a second body. */
+    /** Ties a second body, or ties beside those who tie. */
     SECOND_WORKING,
+    /** Falls of their own, such as those of another colour. */
+    SECOND_FALL,
     /** Ties the slider of a closure. */
     CLOSURE,
     /** Wraps around a bundle: whipping, gathering. */

@@ -1,6 +1,7 @@
 package dev.restis.core.stitch;
 
 import dev.restis.core.measure.Length;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
 
@@ -17,6 +18,10 @@ import java.util.stream.IntStream;
  * @param turnPerRepeat how far the body twists with each repeat, degrees
  * @param cores how many core strands it takes
  * @param coreLayout how they lie
+ * @param mirrored whether each repeat is the mirror image of the one before, left for right, as rows are in which the same
+ *     strand leads from either side
+ * @param columns the strands that lie side by side across it, from one edge to the other, where others than cores do; empty
+ *     for the cores alone
  */
 public record Stitch(
         String code,
@@ -26,15 +31,31 @@ public record Stitch(
         Layers width,
         double turnPerRepeat,
         Cores cores,
-        Gauge.CoreLayout coreLayout) {
+        Gauge.CoreLayout coreLayout,
+        boolean mirrored,
+        List<Seat> columns) {
 
     public Stitch {
         paths = List.copyOf(paths);
+        columns = List.copyOf(columns);
         List<Integer> followed = paths.stream().map(StrandPath::next).sorted().toList();
         if (!followed.equals(IntStream.range(0, paths.size()).boxed().toList())) {
             throw new IllegalArgumentException(
                     "each path of " + code + " must be followed once but the paths lead to " + followed);
         }
+    }
+
+    /** Cores alone side by side, each repeat like the last. */
+    public Stitch(
+            String code,
+            List<StrandPath> paths,
+            Layers pitch,
+            Layers thickness,
+            Layers width,
+            double turnPerRepeat,
+            Cores cores,
+            Gauge.CoreLayout coreLayout) {
+        this(code, paths, pitch, thickness, width, turnPerRepeat, cores, coreLayout, false, List.of());
     }
 
     /** How many core strands a stitch takes; the number must be a multiple of {@code step}. */
@@ -58,9 +79,9 @@ public record Stitch(
             stretches = List.copyOf(stretches);
         }
 
-        /** All points the strand passes, in order. */
-        public List<Waypoint> waypoints() {
-            return stretches.stream().flatMap(s -> s.through().stream()).toList();
+        /** All points the strand passes over {@code cores} cores, in order. */
+        public List<Waypoint> waypoints(int cores) {
+            return stretches.stream().flatMap(s -> s.points(cores).stream()).toList();
         }
 
         double millimetres(Gauge gauge, double pitch) {
@@ -76,6 +97,25 @@ public record Stitch(
         public Stretch {
             through = List.copyOf(through);
         }
+
+        /** The points over so many cores: a weave of two points passes the first and the last core, and all between in turn. */
+        List<Waypoint> points(int cores) {
+            boolean weave = element instanceof PathElement.Weave && through.size() == 2 && cores > 1;
+            return weave ? woven(through.get(0), through.get(1), cores) : through;
+        }
+
+        private static List<Waypoint> woven(Waypoint first, Waypoint last, int cores) {
+            List<Waypoint> points = new ArrayList<>();
+            double outer = (cores - 1.0) / cores;
+            for (int c = 0; c < cores; c++) {
+                double share = c / (cores - 1.0);
+                points.add(new Waypoint(
+                        first.along() + share * (last.along() - first.along()),
+                        outer * (2 * share - 1) * Math.signum(last.across()),
+                        first.level() * (c % 2 == 0 ? 1 : -1)));
+            }
+            return points;
+        }
     }
 
     /**
@@ -85,8 +125,17 @@ public record Stitch(
      * @param perWorking worked working diameters
      * @param perSide worked diameters of strands beside the core
      * @param fixed a part that does not depend on cord, millimetres
+     * @param overThick worked working diameters more over a thick core: none where a core strand is up to 1.5 of them, all
+     *     from 2.5 on, in proportion between
      */
-    public record Layers(double perCore, double perWorking, double perSide, double fixed) {
+    public record Layers(double perCore, double perWorking, double perSide, double fixed, double overThick) {
+
+        private static final double THICK_FROM = 1.5;
+
+        public Layers(double perCore, double perWorking, double perSide, double fixed) {
+            this(perCore, perWorking, perSide, fixed, 0);
+        }
+
         public static Layers working(double factor) {
             return new Layers(0, factor, 0, 0);
         }
@@ -96,7 +145,8 @@ public record Stitch(
         }
 
         double millimetres(double core, Gauge gauge) {
-            return perCore * core + perWorking * gauge.working() + perSide * gauge.side() + fixed;
+            double thick = Math.max(0, Math.min(1, gauge.core() / gauge.working() - THICK_FROM));
+            return perCore * core + (perWorking + thick * overThick) * gauge.working() + perSide * gauge.side() + fixed;
         }
     }
 

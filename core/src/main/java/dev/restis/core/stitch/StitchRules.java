@@ -9,7 +9,7 @@ import java.util.List;
 public final class StitchRules {
 
     public static final int MOST_PATHS = 8;
-    public static final int MOST_POINTS = 80;
+    public static final int MOST_POINTS = 100;
     private static final double FARTHEST = 8;
     private static final double LEAST_BODY = 0.1;
     private static final double MOST_BODY = 100;
@@ -30,6 +30,17 @@ public final class StitchRules {
         if (!(Math.abs(stitch.turnPerRepeat()) <= 180)) {
             faults.add(Fault.of("turnPerRepeat", "pattern.count", -180, 180, stitch.turnPerRepeat()));
         }
+        if (stitch.mirrored() && stitch.turnPerRepeat() != 0) {
+            faults.add(Fault.of("mirrored", "stitch.mirrored"));
+        }
+        if (!stitch.columns().isEmpty()
+                && count(stitch, Seat.CORE) != stitch.cores().least()) {
+            faults.add(Fault.of(
+                    "columns",
+                    "stitch.columns",
+                    count(stitch, Seat.CORE),
+                    stitch.cores().least()));
+        }
         layers("pitch", stitch.pitch(), faults);
         layers("thickness", stitch.thickness(), faults);
         layers("width", stitch.width(), faults);
@@ -43,6 +54,10 @@ public final class StitchRules {
             }
         }
         return faults;
+    }
+
+    private static int count(Stitch stitch, Seat seat) {
+        return (int) stitch.columns().stream().filter(seat::equals).count();
     }
 
     private static void cores(Stitch stitch, List<Fault> faults) {
@@ -59,7 +74,9 @@ public final class StitchRules {
     }
 
     private static void layers(String field, Stitch.Layers layers, List<Fault> faults) {
-        for (double share : new double[] {layers.perCore(), layers.perWorking(), layers.perSide(), layers.fixed()}) {
+        for (double share : new double[] {
+            layers.perCore(), layers.perWorking(), layers.perSide(), layers.fixed(), layers.overThick()
+        }) {
             if (!(Math.abs(share) <= MOST_BODY)) {
                 faults.add(Fault.of(field, "stitch.body", LEAST_BODY, MOST_BODY, share));
                 return;
@@ -74,7 +91,7 @@ public final class StitchRules {
     }
 
     private static void path(String field, StrandPath path, Stitch stitch, Gauge gauge, List<Fault> faults) {
-        List<Waypoint> points = path.waypoints();
+        List<Waypoint> points = path.waypoints(gauge.cores());
         if (points.isEmpty() || points.size() > MOST_POINTS) {
             faults.add(Fault.of(field, "stitch.points", MOST_POINTS, points.size()));
         }

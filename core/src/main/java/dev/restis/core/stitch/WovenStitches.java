@@ -4,11 +4,12 @@ import static dev.restis.core.stitch.Waypoint.at;
 
 import dev.restis.core.stitch.Gauge.CoreLayout;
 import dev.restis.core.stitch.PathElement.Across;
+import dev.restis.core.stitch.PathElement.AcrossSide;
 import dev.restis.core.stitch.PathElement.Along;
-import dev.restis.core.stitch.PathElement.AroundCore;
 import dev.restis.core.stitch.PathElement.AroundGroup;
 import dev.restis.core.stitch.PathElement.AroundOuterCore;
 import dev.restis.core.stitch.PathElement.AroundSide;
+import dev.restis.core.stitch.PathElement.AroundWorking;
 import dev.restis.core.stitch.PathElement.Bight;
 import dev.restis.core.stitch.PathElement.Weave;
 import dev.restis.core.stitch.Stitch.Cores;
@@ -16,12 +17,17 @@ import dev.restis.core.stitch.Stitch.Layers;
 import dev.restis.core.stitch.Stitch.StrandPath;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
 
 /** Stitches that weave or braid, and strands that simply run along. */
 final class WovenStitches {
 
     private static final int STEP_POINTS = 4;
+    /** Strands that the crossing weave's pair holds, and falls of both sides. */
+    private static final int CROSSING_STRANDS = 4;
+
+    private static final int FALLS = 6;
     private static final double THREE_LAY = 1.28;
     private static final double ROUND_LAY = 1.42;
     private static final double FIVE_LAY = 1.52;
@@ -62,31 +68,35 @@ final class WovenStitches {
             new Cores(2, 8, 2),
             CoreLayout.FLAT);
 
-    private static final StrandPath LADDER_ROW = PathBuilder.in(Seat.WORKING)
-            .does(
-                    new Weave(1),
-                    at(0.1, -1.6, 0.1),
-                    at(0.33, -0.5, 1.0),
-                    at(0.5, 0, 0.35),
-                    at(0.67, 0.5, -1.0),
-                    at(0.9, 1.5, -0.3))
-            .does(new AroundOuterCore(0.5), at(1.0, 1.75, 0))
+    /**
+     * The strand that leads: over and under the warps, up through the bend in which its partner stands at the far edge, over it,
+     * and on to lead the next row from there.
+     */
+    private static final StrandPath LEADER = PathBuilder.in(Seat.WORKING)
+            .does(new Along(0, 1), at(0.05, -1.9, 0.2))
+            .does(new Weave(1, 1), at(0.2, -0.5, 1.0), at(0.4, 0.5, -1.0))
+            .does(new AroundOuterCore(0.5), at(0.47, 1.25, -0.1), at(0.54, 2.0, 0.9), at(0.66, 2.8, 0.2))
+            .then(0);
+
+    /** Its partner follows through the same row from the far edge, under where the leader went over. */
+    private static final StrandPath FOLLOWER = PathBuilder.in(Seat.WORKING)
+            .does(new Along(0, 1), at(0.1, 1.9, -0.3), at(0.5, 2.0, 0), at(0.63, 1.7, 0.5))
+            .does(new Weave(1, 1), at(0.72, 0.5, 1.0), at(0.88, -0.5, -1.0))
+            .does(new AroundOuterCore(0.5), at(0.98, -1.5, -0.6))
             .then(1);
 
-    /** Two strands that pass each other in every row, over and under two warps. */
+    /** Two strands that pass each other in every row, over and under the warps; the same one leads from either side. */
     static final Stitch LADDER = new Stitch(
             "ladder",
-            List.of(
-                    LADDER_ROW,
-                    PathBuilder.in(Seat.WORKING)
-                            .follows(LADDER_ROW, w -> at(w.along(), -w.across(), w.along() == 0.5 ? -0.35 : w.level()))
-                            .then(0)),
+            List.of(LEADER, FOLLOWER),
             Layers.working(1.9),
             Layers.of(1, 2),
             Layers.of(1, 2.4),
             0,
             new Cores(2, 4, 2),
-            CoreLayout.FLAT);
+            CoreLayout.FLAT,
+            true,
+            List.of());
 
     /** A turn and a half around an edge strand: along, across and level, counted from where the wave turns. */
     private static final double[][] EDGE_HITCH = {
@@ -140,65 +150,55 @@ final class WovenStitches {
             Cores.NONE,
             CoreLayout.FLAT);
 
-    private static final StrandPath CROSSED = PathBuilder.in(Seat.CORE)
-            .does(
-                    new Along(1, 1.22),
-                    at(0.0, -0.6, 0),
-                    at(0.25, 0, 0.35),
-                    at(0.5, 0.6, 0),
-                    at(0.75, 0, -0.35),
-                    at(0.99, -0.6, 0))
+    /** Across the whole band in front of the other strand of its pair, which goes the other way. */
+    private static final StrandPath THERE = PathBuilder.in(Seat.WORKING)
+            .does(new Bight(), at(0.0, -2.9, 0))
+            .does(new AcrossSide(CROSSING_STRANDS), at(0.3, -1.8, 0.6), at(0.45, 0, 0.6), at(0.6, 1.8, 0.6))
+            .does(new Bight(), at(0.8, 2.8, 0.3))
+            .then(1);
+
+    private static final StrandPath BACK = PathBuilder.in(Seat.WORKING)
+            .does(new Bight(), at(0.0, 2.9, 0))
+            .does(new AcrossSide(CROSSING_STRANDS), at(0.3, 1.8, -0.6), at(0.45, 0, -0.6), at(0.6, -1.8, -0.6))
+            .does(new Bight(), at(0.8, -2.8, -0.3))
             .then(0);
 
-    private static final StrandPath LOOPED = PathBuilder.in(Seat.WORKING)
-            .does(
-                    new AroundCore(1),
-                    at(0.05, -1.6, -0.3),
-                    at(0.15, -1.3, 0.8),
-                    at(0.35, 0.3, 1.2),
-                    at(0.55, 1.5, 0.5),
-                    at(0.62, 1.5, -0.6),
-                    at(0.6, 0.2, -1.2))
-            .does(new Across(2), at(0.7, -1.4, -1.0), at(0.9, -1.8, -0.5))
-            .then(2);
-
-    /** Two cores that cross in every repeat, and a strand looped around them from either side. */
+    /** A pair that crosses the whole band in every row, and four strands that each loop once around both of it. */
     static final Stitch CROSSING_WEAVE = new Stitch(
             "crossing-weave",
-            List.of(
-                    CROSSED,
-                    PathBuilder.in(Seat.CORE)
-                            .follows(CROSSED, w -> at(w.along(), -w.across(), -w.level()))
-                            .then(1),
-                    LOOPED,
-                    PathBuilder.in(Seat.WORKING)
-                            .follows(LOOPED, w -> w.mirrored().shifted(0.5))
-                            .then(3)),
-            Layers.working(2.4),
-            Layers.of(1, 2.2),
-            Layers.of(1, 3),
+            crossing(),
+            new Layers(0, 0, 2.4, 0),
+            new Layers(0, 2, 1, 0),
+            new Layers(0, 3, CROSSING_STRANDS, 0),
             0,
-            new Cores(2, 2, 1),
-            CoreLayout.FLAT);
+            Cores.NONE,
+            CoreLayout.FLAT,
+            false,
+            Collections.nCopies(CROSSING_STRANDS, Seat.FALL));
 
-    /** From behind through the partner's last loop, woven across, around, woven back, and out through that loop again. */
+    /**
+     * A collar around what will be its loop's two legs; the loop out through the cores and back on their other side, through the
+     * collar; and down the edge.
+     */
     private static final StrandPath SLIPPED = PathBuilder.in(Seat.WORKING)
             .does(
-                    new Weave(1),
-                    at(-0.75, -2.0, -1.0),
-                    at(-0.55, -2.0, -1.0),
-                    at(-0.53, -1.7, 0.5),
-                    at(-0.3, -1.3, 0.8),
-                    at(-0.06, -0.5, 1.0),
-                    at(-0.06, 0.5, -1.0))
-            .does(new Bight(), at(-0.2, 1.5, -0.6))
-            .does(new Across(1), at(0.05, 2.4, 0.2), at(0.2, 1.5, -0.6))
-            .does(new Weave(1), at(0.06, 0.5, -1.0), at(0.06, -0.5, 1.0), at(-0.26, -1.3, 0.8), at(-0.46, -1.7, 0.5))
-            .does(new Bight(), at(-0.44, -2.0, -1.0))
-            .does(new Along(1, 1), at(-0.1, -2.0, -1.1))
+                    new AroundWorking(1, 2),
+                    at(-0.42, -1.7, 0.6),
+                    at(-0.2, -1.7, 1.4),
+                    at(0.15, -1.7, 1.4),
+                    at(0.38, -1.8, 0.3),
+                    at(0.25, -1.9, -1.2),
+                    at(-0.2, -2.0, -1.3),
+                    at(-0.45, -2.5, -0.6))
+            .does(new Bight(), at(-0.4, -3.1, 0.0), at(-0.22, -2.6, 0.1))
+            .does(new Weave(1), at(-0.18, -0.5, 1.0), at(-0.18, 0.5, -1.0))
+            .does(new Bight(), at(-0.17, 1.3, -0.5), at(0.0, 1.9, 0), at(0.17, 1.3, 0.5))
+            .does(new Weave(1), at(0.18, 0.5, 1.0), at(0.18, -0.5, -1.0))
+            .does(new Bight(), at(0.2, -1.5, 0), at(0.2, -2.4, 0))
+            .does(new Along(1, 1), at(0.3, -3.0, 0.1), at(0.45, -2.8, 0.2))
             .then(0);
 
-    /** Loops drawn through the one before, from alternate sides, woven through two cores. */
+    /** From either side in turn a loop drawn through its own collar; one core passes up through it and one down. */
     static final Stitch SLIP_LOOP = new Stitch(
             "slip-loop",
             List.of(
@@ -207,22 +207,24 @@ final class WovenStitches {
                             .follows(SLIPPED, w -> w.mirrored().shifted(0.5))
                             .then(1)),
             Layers.working(2.6),
-            Layers.of(1, 2),
-            Layers.of(1, 3),
+            Layers.of(1, 2.4),
+            Layers.of(1, 5),
             0,
             new Cores(2, 2, 1),
             CoreLayout.FLAT);
 
-    /** A ladder with three strands a side that take turns to loop around the outer core, one in each row. */
+    /** A ladder across whose rows three falls a side run down, each once around both weavers in every row. */
     static final Stitch WRAPPED_FALLS = new Stitch(
             "wrapped-falls",
             falls(),
-            new Layers(0, 1, 0.9, 0),
-            new Layers(1, 1, 1.2, 0),
-            new Layers(1, 2, 4, 0),
+            new Layers(0, 1.2, 1, 0),
+            new Layers(1, 1, 2.5, 0),
+            new Layers(1, 2, FALLS, 0),
             0,
             new Cores(2, 2, 1),
-            CoreLayout.FLAT);
+            CoreLayout.FLAT,
+            true,
+            List.of(Seat.FALL, Seat.CORE, Seat.FALL, Seat.FALL, Seat.FALL, Seat.FALL, Seat.CORE, Seat.FALL));
 
     private WovenStitches() {}
 
@@ -306,28 +308,51 @@ final class WovenStitches {
         return Math.abs(w.across()) > 2.35;
     }
 
-    /** The pair of the ladder, and three falls a side that take turns: one loops in each row, two run along. */
-    private static List<StrandPath> falls() {
-        List<StrandPath> paths = new ArrayList<>(LADDER.paths());
-        for (double side : new double[] {-1, 1}) {
-            int first = paths.size();
-            paths.add(PathBuilder.in(Seat.FALL)
-                    .does(new Along(1, 1), at(0.05, side * 2.6, -0.2))
-                    .does(
-                            new AroundOuterCore(1),
-                            at(0.25, side * 1.9, 1.0),
-                            at(0.5, side * 0.35, 1.35),
-                            at(0.72, side * 0.15, 0.2),
-                            at(0.75, side * 0.7, -1.2))
-                    .does(new Across(2), at(0.85, side * 2.0, -1.2))
-                    .then(first + 1));
-            for (int row = 1; row < 3; row++) {
-                double out = side * (row == 1 ? 3.3 : 2.9);
-                paths.add(PathBuilder.in(Seat.FALL)
-                        .does(new Along(1, 1), at(0.15, out, -0.9), at(0.6, out, -0.6))
-                        .then(first + (row + 1) % 3));
-            }
+    private static List<StrandPath> crossing() {
+        List<StrandPath> paths = new ArrayList<>(List.of(THERE, BACK));
+        // In pairs from the outside inwards, so that the two legs of a cord lie on either side.
+        for (int strand = 0; strand < CROSSING_STRANDS; strand++) {
+            double out = (CROSSING_STRANDS - 1) / 2.0 - strand / 2;
+            paths.add(wrapping(strand % 2 == 0 ? -out : out, 0.45, paths.size()));
         }
         return paths;
+    }
+
+    /** The ladder's pair across all columns, and the falls, whose sides change wherever a row is the last one's mirror image. */
+    private static List<StrandPath> falls() {
+        List<StrandPath> paths = new ArrayList<>();
+        paths.add(PathBuilder.in(Seat.WORKING)
+                .does(new AcrossSide(FALLS), at(0.08, -4.8, 0.2), at(0.2, -3.5, 0.2))
+                .does(new Weave(1, 1), at(0.25, -2.5, 1.0), at(0.35, 0, 0), at(0.45, 2.5, -1.0))
+                .does(new AroundOuterCore(0.5), at(0.48, 4.2, -0.5), at(0.56, 4.9, 0.8), at(0.7, 5.6, 0.2))
+                .then(0));
+        paths.add(PathBuilder.in(Seat.WORKING)
+                .does(new AcrossSide(FALLS), at(0.1, 4.8, -0.2), at(0.52, 4.9, 0), at(0.62, 4.4, 0.1))
+                .does(new Weave(1, 1), at(0.64, 2.5, 1.0), at(0.66, 0, 0), at(0.68, -2.5, -1.0))
+                .does(new AroundOuterCore(0.5), at(0.75, -3.5, -0.2), at(0.92, -4.6, -0.2))
+                .then(1));
+        for (int fall = 0; fall < FALLS; fall++) {
+            int across = fall == 0 || fall == FALLS - 1 ? (fall == 0 ? 0 : FALLS + 1) : fall + 1;
+            paths.add(wrapping(across + 0.5 - (FALLS + 2) / 2.0, 0.48, 2 + FALLS - 1 - fall));
+        }
+        return paths;
+    }
+
+    /** Down in front of both strands of a row, up behind them, and down in front of itself, from the edge inwards. */
+    private static StrandPath wrapping(double column, double row, int next) {
+        double inwards = column < 0 ? 0.25 : -0.25;
+        return PathBuilder.in(Seat.FALL)
+                .does(
+                        new AroundWorking(1, 2),
+                        at(row - 0.45, column - inwards, 1.0),
+                        at(row - 0.1, column - inwards, 1.4),
+                        at(row + 0.2, column - inwards, 1.3),
+                        at(row + 0.42, column, 0),
+                        at(row + 0.2, column, -1.4),
+                        at(row - 0.2, column, -1.4),
+                        at(row - 0.44, column + inwards, 0.0),
+                        at(row - 0.3, column + inwards, 1.6))
+                .does(new Along(1, 1), at(row, column + inwards / 2, 2.3), at(row + 0.35, column - inwards / 2, 2.0))
+                .then(next);
     }
 }

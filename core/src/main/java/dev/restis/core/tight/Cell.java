@@ -10,8 +10,13 @@ import java.util.stream.IntStream;
  * @param strands at least one
  * @param advance how far a period goes along the x axis, at least 0, in the unit of the points
  * @param turn by how much it turns about the x axis, degrees
+ * @param mirrored whether each period is the mirror image of the one before in y
  */
-public record Cell(List<Strand> strands, double advance, double turn) {
+public record Cell(List<Strand> strands, double advance, double turn, boolean mirrored) {
+
+    public Cell(List<Strand> strands, double advance, double turn) {
+        this(strands, advance, turn, false);
+    }
 
     /**
      * One strand.

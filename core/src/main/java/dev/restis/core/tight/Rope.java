@@ -136,7 +136,13 @@ final class Rope {
         double angle = Math.toRadians(cell.turn()) * periods;
         double cos = Math.cos(angle);
         double sin = Math.sin(angle);
-        return new double[] {p[0] + periods * cell.advance(), p[1] * cos - p[2] * sin, p[1] * sin + p[2] * cos};
+        double y = p[1] * side(periods, cell);
+        return new double[] {p[0] + periods * cell.advance(), y * cos - p[2] * sin, y * sin + p[2] * cos};
+    }
+
+    /** -1 where a cell so many periods on is a mirror image, else 1. */
+    static int side(int periods, Cell cell) {
+        return cell.mirrored() && periods % 2 != 0 ? -1 : 1;
     }
 
     int size() {

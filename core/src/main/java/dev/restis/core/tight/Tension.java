@@ -19,6 +19,9 @@ final class Tension {
     private final int periods;
     private final double[] cos;
     private final double[] sin;
+    /** -1 for periods that are mirror images. */
+    private final int[] side;
+
     /** Pairs that may touch: first segment, second segment, period of the second. */
     private int[] pairs = new int[0];
 
@@ -34,10 +37,12 @@ final class Tension {
         this.periods = reach(rope);
         cos = new double[2 * periods + 1];
         sin = new double[2 * periods + 1];
+        side = new int[2 * periods + 1];
         for (int k = -periods; k <= periods; k++) {
             double angle = Math.toRadians(rope.cell.turn()) * k;
             cos[k + periods] = Math.cos(angle);
             sin[k + periods] = Math.sin(angle);
+            side[k + periods] = Rope.side(k, rope.cell);
         }
     }
 
@@ -184,7 +189,7 @@ final class Tension {
     }
 
     private void shifted(double[] x, int node, int k, double[] into) {
-        double y = x[3 * node + 1];
+        double y = x[3 * node + 1] * side[k + periods];
         double z = x[3 * node + 2];
         double c = cos[k + periods];
         double s = sin[k + periods];
@@ -198,7 +203,7 @@ final class Tension {
         double c = cos[k + periods];
         double s = sin[k + periods];
         gradient[3 * node] += fx;
-        gradient[3 * node + 1] += fy * c + fz * s;
+        gradient[3 * node + 1] += side[k + periods] * (fy * c + fz * s);
         gradient[3 * node + 2] += -fy * s + fz * c;
     }
 

@@ -4,6 +4,7 @@ import dev.restis.core.tight.Tightened.Crossed;
 import dev.restis.core.tight.Tightened.Held;
 import dev.restis.core.tight.Tightened.Slipped;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.DoubleConsumer;
 
@@ -54,7 +55,15 @@ public final class Tightener {
         if (tension.overlap() > MOST_OVERLAP) {
             return new Crossed(tension.closest(), tension.overlap());
         }
-        return judged(cell, rope);
+        List<Cell.Strand> pulled = new ArrayList<>();
+        for (int s = 0; s < cell.strands().size(); s++) {
+            Cell.Strand strand = cell.strands().get(s);
+            pulled.add(new Cell.Strand(rope.lines().get(s), strand.diameter(), strand.weight(), strand.next()));
+        }
+        Cell tight = new Cell(pulled, cell.advance(), cell.turn(), cell.mirrored());
+        return Arrays.deepEquals(Crossings.signed(cell), Crossings.signed(tight))
+                ? judged(cell, rope)
+                : new Crossed(tension.closest(), tension.overlap());
     }
 
     private static Tightened judged(Cell cell, Rope rope) {

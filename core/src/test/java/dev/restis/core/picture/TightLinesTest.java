@@ -15,7 +15,9 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -38,6 +40,46 @@ class TightLinesTest {
                     .toList();
             assertThat(shipped).isEqualTo(made);
         }
+    }
+
+    /**
+     * Hard cord takes more than the formulas for soft cord, and never 1.6 times as much: that would be another path or a wrong
+     * formula, as surely as less than 0.8. Every stitch holds in every number of cores that is shipped, and in the gauges of the
+     * shipped patterns.
+     */
+    @Test
+    void everyStitchHoldsAndTakesAboutWhatItsFormulaSays() throws IOException {
+        Map<String, List<Double>> figures = new HashMap<>();
+        try (InputStream in = TightLines.class.getResourceAsStream("centre-lines.txt")) {
+            assertThat(in).isNotNull();
+            new String(in.readAllBytes(), StandardCharsets.UTF_8)
+                    .lines()
+                    .filter(row -> row.matches("# [a-z-]+/.*"))
+                    .forEach(row -> {
+                        String[] words = row.split(" ");
+                        List<Double> shares = new ArrayList<>();
+                        for (int i = 3; i < words.length; i += 2) {
+                            shares.add(Double.valueOf(words[i]));
+                        }
+                        figures.put(words[1], shares);
+                    });
+        }
+        for (Stitch stitch : Stitches.all()) {
+            for (int cores = stitch.cores().least();
+                    cores <= Math.min(TightLines.MOST_CORES, stitch.cores().most());
+                    cores++) {
+                if (!stitch.paths().isEmpty() && stitch.cores().allows(cores)) {
+                    assertThat(figures).containsKey(TightLines.key(stitch, TightLines.equal(stitch, cores)));
+                }
+            }
+        }
+        assertThat(figures)
+                .containsKeys("slip-loop/2/1.25/1.00", "square-knot/2/2.00/1.00")
+                .hasSizeGreaterThan(38);
+        assertThat(figures)
+                .allSatisfy((name, shares) -> assertThat(shares)
+                        .isNotEmpty()
+                        .allSatisfy(share -> assertThat(share).isBetween(0.8, 1.6)));
     }
 
     /** Each half knot of hard cord takes more than soft cord's 5.71 d; over one core less than over three. */

@@ -4,7 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.restis.core.measure.Length;
+import dev.restis.core.pattern.Section.KnotKind;
+import dev.restis.core.piece.KnotSize;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** Single knots by hand, in cord of 2 mm. */
 class KnotsTest {
@@ -15,17 +19,42 @@ class KnotsTest {
         assertThat(length.toMillimetres()).isCloseTo(millimetres, within(0.001));
     }
 
-    /** Three wraps: 3*2*pi*2 + 6 = 43.699, standing 8 mm high. */
+    /** Three wraps around two strands: 3*(4 + 4 pi) + 4*2 = 57.699, standing 8 mm high; one is the overhand. */
     @Test
     void barrel() {
-        isAbout(Knots.barrel(3, D), 43.699);
+        isAbout(Knots.barrel(3, D), 57.699);
         isAbout(Knots.barrelHeight(3, D), 8);
+        isAbout(Knots.barrel(1, D), 24);
     }
 
-    /** Four wraps around two strands: 4*(4 + 4 pi) + 6 = 72.265. */
+    /** Four wraps around three strands: 4*(6 + 4 pi) + 5*2 = 84.265. */
     @Test
     void sliding() {
-        isAbout(Knots.sliding(4, D), 72.265);
+        isAbout(Knots.sliding(4, D), 84.265);
+    }
+
+    @Test
+    void simpleStopAndHalfHitch() {
+        isAbout(Knots.simpleStop(D), 24);
+        isAbout(Knots.simpleStopDiameter(D), 6);
+        isAbout(Knots.halfHitch(D), 4 * Math.PI + 2);
+        isAbout(Knots.halfHitchHeight(D), 2.3);
+    }
+
+    /** One snake knot: 2 d + 2 pi d in all, of which 1.3 d stand along the piece; a button is 3.6 d thick, a simple stop 3 d. */
+    @Test
+    void stops() {
+        isAbout(KnotSize.height(KnotKind.SNAKE, 1, 2, D), 2.6);
+        isAbout(KnotSize.use(KnotKind.SNAKE, 1, 2, D), 1.4 + 4 * Math.PI);
+        isAbout(KnotSize.height(KnotKind.SIMPLE_STOP, 1, 2, D), 6);
+        isAbout(KnotSize.use(KnotKind.HALF_HITCH, 1, 2, D), 4 * Math.PI + 2);
+    }
+
+    /** Published lengths of the tightest barrels of one, two and three wraps. */
+    @ParameterizedTest
+    @CsvSource({"1, 10.13", "2, 17.35", "3, 24.53"})
+    void noBarrelFallsBelowThePublishedFloor(int wraps, double floor) {
+        assertThat(Knots.barrel(wraps, 1).toMillimetres()).isGreaterThan(floor);
     }
 
     @Test

@@ -90,9 +90,26 @@ class StitchRulesTest {
 
     @Test
     void everyCoreHasAPathOrNone() {
-        Stitch crossed = Stitches.CROSSING_WEAVE;
+        Stitch crossed = Stitches.ALTERNATING_SQUARE;
         assertThat(faults(own("crossed", crossed.paths(), crossed.pitch(), crossed.width(), 0, new Cores(3, 4, 1))))
                 .containsExactly("stitch.corePaths");
+    }
+
+    @Test
+    void whatIsMirroredDoesNotTwistAndColumnsNameEveryCore() {
+        Stitch falls = Stitches.WRAPPED_FALLS;
+        Stitch odd = new Stitch(
+                "own:odd",
+                falls.paths(),
+                falls.pitch(),
+                falls.thickness(),
+                falls.width(),
+                30,
+                falls.cores(),
+                falls.coreLayout(),
+                true,
+                List.of(Seat.FALL, Seat.CORE));
+        assertThat(faults(odd)).containsExactly("stitch.mirrored", "stitch.columns");
     }
 
     @ParameterizedTest

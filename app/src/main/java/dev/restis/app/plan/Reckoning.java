@@ -1,0 +1,139 @@
+package dev.restis.app.plan;
+
+import dev.restis.app.orders.LinesAnew;
+import dev.restis.app.orders.LinesAnew.Change;
+import dev.restis.app.platform.Problems.Conflict;
+import dev.restis.app.platform.jobs.Jobs;
+import dev.restis.app.platform.jobs.Jobs.Asked;
+import dev.restis.app.platform.jobs.RunningJob;
+import dev.restis.app.platform.jobs.Work;
+import dev.restis.core.piece.Formulas;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.List;
+import org.springframework.boot.context.event.ApplicationStartedEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.annotation.Order;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Works everything out anew that is not cut yet when formulas were corrected, a page of orders at a time, and keeps what changed.
+ * Nothing is planned or cut before that is done.
+ */
+@Service
+public class Reckoning implements Work {
+
+    private static final String KIND = "reckon-anew";
+    private static final String WHO = "restis";
+    private static final int PAGE = 100;
+
+    private final Jobs jobs;
+    private final LinesAnew lines;
+    private final Batches batches;
+    private final JdbcClient jdbc;
+    private final JdbcTemplate bulk;
+    private final Clock clock;
+    private final TransactionTemplate transaction;
+    /** It is never undone, so once it was seen nobody need look again. */
+    private volatile boolean done;
+
+    Reckoning(
+            Jobs jobs,
+            LinesAnew lines,
+            Batches batches,
+            JdbcClient jdbc,
+            JdbcTemplate bulk,
+            Clock clock,
+            PlatformTransactionManager transactions) {
+        this.jobs = jobs;
+        this.lines = lines;
+        this.batches = batches;
+        this.jdbc = jdbc;
+        this.bulk = bulk;
+        this.clock = clock;
+        this.transaction = new TransactionTemplate(transactions);
+    }
+
+    /** After the lines that lack their needs got them. */
+    @EventListener(ApplicationStartedEvent.class)
+    @Order(2)
+    public void begin() {
+        if (upToDate()) {
+            return;
+        }
+        if (lines.uncut(0, 1).isEmpty()) {
+            finished();
+        } else {
+            jobs.askAnew(Asked.of(KIND, "formulas", Formulas.VERSION), WHO);
+        }
+    }
+
+    /**
+     * Lets nobody plan or cut on what is being worked out anew.
+     *
+     * @throws Conflict while it is
+     */
+    public void mustBeDone() {
+        if (!upToDate()) {
+            throw new Conflict("cut.reckoning");
+        }
+    }
+
+    private boolean upToDate() {
+        if (!done) {
+            done = jdbc.sql("select formulas >= ? from reckoned")
+                    .param(Formulas.VERSION)
+                    .query(Boolean.class)
+                    .single();
+        }
+        return done;
+    }
+
+    @Override
+    public String kind() {
+        return KIND;
+    }
+
+    @Override
+    public String work(RunningJob job) {
+        long last = 0;
+        int orders = 0;
+        int changed = 0;
+        List<Long> page;
+        do {
+            page = lines.uncut(last, PAGE);
+            List<Long> these = page;
+            Integer some = transaction.execute(status -> anew(these));
+            changed += some == null ? 0 : some;
+            orders += page.size();
+            job.progress(orders, orders + (page.size() == PAGE ? PAGE : 0));
+            last = page.isEmpty() ? last : page.get(page.size() - 1);
+        } while (page.size() == PAGE);
+        finished();
+        return "{\"orders\": %d, \"changed\": %d}".formatted(orders, changed);
+    }
+
+    private int anew(List<Long> orders) {
+        List<Change> changes = lines.work(orders, batches::workedAnew);
+        Timestamp now = Timestamp.from(clock.instant());
+        bulk.batchUpdate(
+                """
+                insert into reckoned_anew (formulas, line_id, article_id, before_quantity, after_quantity, at)
+                values (?, ?, ?, ?, ?, ?) on conflict do nothing
+                """,
+                changes.stream()
+                        .map(c -> new Object[] {Formulas.VERSION, c.line(), c.article(), c.before(), c.after(), now})
+                        .toList());
+        return changes.size();
+    }
+
+    private void finished() {
+        jdbc.sql("update reckoned set formulas = greatest(formulas, ?)")
+                .param(Formulas.VERSION)
+                .update();
+    }
+}
