@@ -82,7 +82,7 @@ public class LinesAnew {
                         .forEach(line -> {
                             try {
                                 worked.put(line.id(), sitting.workOut(line.spec()));
-                            } catch (Rejected tooSmall) {
+                            } catch (Rejected | IllegalStateException cannotBeMade) {
                                 // It stays as it was taken, but nobody plans what cannot be made.
                                 impossible.add(new Object[] {Verdict.NO.name(), line.id()});
                             }
