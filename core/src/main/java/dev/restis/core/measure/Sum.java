@@ -50,7 +50,13 @@ public record Sum(List<Term> terms) {
      * One standard deviation of the sum: the terms' own added up in full, because one hand ties them all in one cord.
      */
     public Length spread() {
-        return terms.stream().map(t -> t.total().times(t.spread())).reduce(Length.ZERO, Length::plus);
+        Length spread = Length.ZERO;
+        for (Term term : terms) {
+            if (term.spread() != 0) {
+                spread = spread.plus(term.total().times(term.spread()));
+            }
+        }
+        return spread;
     }
 
     public Sum and(Term term) {
@@ -66,6 +72,10 @@ public record Sum(List<Term> terms) {
     }
 
     private static Length totalOf(List<Term> terms) {
-        return terms.stream().map(Term::total).reduce(Length.ZERO, Length::plus);
+        long micrometres = 0;
+        for (Term term : terms) {
+            micrometres = Math.addExact(micrometres, term.total().micrometres());
+        }
+        return new Length(micrometres);
     }
 }

@@ -105,10 +105,16 @@ public record Pattern(
 
     /** Whether a leg turns in such a way. */
     public boolean turns(Class<? extends Course.Turn> kind) {
-        return roles.stream()
-                .flatMap(r -> r.legs().stream())
-                .flatMap(l -> l.courses().stream())
-                .anyMatch(c -> kind.isInstance(c.turn()));
+        for (Role role : roles) {
+            for (Leg leg : role.legs()) {
+                for (Course course : leg.courses()) {
+                    if (kind.isInstance(course.turn())) {
+                        return true;
+                    }
+                }
+            }
+        }
+        return false;
     }
 
     public Optional<HardwareSlot> hardware(String slot) {

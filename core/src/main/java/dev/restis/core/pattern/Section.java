@@ -3,6 +3,7 @@ package dev.restis.core.pattern;
 import dev.restis.core.measure.Length;
 import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitch;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -109,6 +110,11 @@ public sealed interface Section {
      */
     record Body(Stitch stitch, Extent extent, Optional<Motif> motif, Map<Seat, List<Seat>> seats, boolean within)
             implements Section {
+        private static final List<Seat> PLACES = List.of(Seat.CORE, Seat.WORKING, Seat.FALL, Seat.EDGE);
+        /** Every place is taken by the seat of its name, unless it is said otherwise; asked for often. */
+        private static final Map<Seat, List<Seat>> OWN = Arrays.stream(Seat.values())
+                .collect(Collectors.toMap(seat -> seat, List::of, (a, b) -> a, () -> new EnumMap<>(Seat.class)));
+
         public Body {
             seats = seats.entrySet().stream()
                     .collect(Collectors.toUnmodifiableMap(Map.Entry::getKey, e -> List.copyOf(e.getValue())));
@@ -140,12 +146,13 @@ public sealed interface Section {
 
         /** The seats of the legs that take {@code place} in the stitch. */
         public List<Seat> legsOf(Seat place) {
-            return seats.getOrDefault(place, List.of(place));
+            List<Seat> others = seats.isEmpty() ? null : seats.get(place);
+            return others == null ? OWN.getOrDefault(place, List.of()) : others;
         }
 
         /** The place in the stitch that legs of {@code seat} take, if any. */
         public Optional<Seat> placeOf(Seat seat) {
-            for (Seat place : List.of(Seat.CORE, Seat.WORKING, Seat.FALL, Seat.EDGE)) {
+            for (Seat place : PLACES) {
                 if (legsOf(place).contains(seat)) {
                     return Optional.of(place);
                 }

@@ -91,12 +91,15 @@ public final class PieceWorker {
             Role role = parts.pattern.roles().get(r);
             List<Sum> legs = legsByRole.get(r);
             int number = 1;
+            // The strands of a role are alike but for their numbers.
+            List<WorkedStrand> alike = role.fused()
+                    ? List.of(
+                            strand(role, 0, legs.subList(0, 1), costIfShort),
+                            strand(role, 1, legs.subList(1, 2), costIfShort))
+                    : List.of(strand(role, 0, legs, costIfShort));
             for (int i = 0; i < role.count(); i++) {
-                if (role.fused()) {
-                    strands.add(strand(role, number++, 0, legs.subList(0, 1), costIfShort));
-                    strands.add(strand(role, number++, 1, legs.subList(1, 2), costIfShort));
-                } else {
-                    strands.add(strand(role, number++, 0, legs, costIfShort));
+                for (WorkedStrand strand : alike) {
+                    strands.add(strand.numbered(number++));
                 }
             }
         }
@@ -108,7 +111,7 @@ public final class PieceWorker {
      *
      * @param leg the first of its legs, which says what cord it is of
      */
-    private WorkedStrand strand(Role role, int number, int leg, List<Sum> legs, double costIfShort) {
+    private WorkedStrand strand(Role role, int leg, List<Sum> legs, double costIfShort) {
         double spread =
                 legs.stream().mapToDouble(l -> l.spread().toMillimetres()).sum();
         double costOfSpread = spread / 1000 * parts.cord(role.slotOf(leg)).pricePerMetre();
@@ -116,22 +119,23 @@ public final class PieceWorker {
         double z = NormalQuantile.of(1 - risk);
         List<Term> margins = new ArrayList<>();
         Length before = Length.ZERO;
+        boolean offCentre = legs.size() == 2 && offCentre(legs);
         for (Sum sum : legs) {
             Length margin = sum.spread().times(z);
-            margins.add(Term.of(legs.size() == 1 || !offCentre(legs) ? "margin" : "margin.leg", margin));
+            margins.add(Term.of(!offCentre ? "margin" : "margin.leg", margin));
             before = before.plus(sum.total()).plus(margin);
         }
         Length cut = before.roundUpTo(parts.request.house().cuttingStep());
         margins.add(Term.of("rounding", cut.minus(before)));
         return new WorkedStrand(
                 role.code(),
-                number,
+                1,
                 role.slotOf(leg),
                 legs,
                 risk,
                 new Sum(margins),
                 cut,
-                legs.size() == 2 ? Optional.of(foldMark(legs, z, cut)) : Optional.empty(),
+                legs.size() == 2 ? Optional.of(foldMark(legs, offCentre, z, cut)) : Optional.empty(),
                 parts.request.house().kit() ? List.of() : tails(legs, z));
     }
 
@@ -160,11 +164,11 @@ public final class PieceWorker {
     }
 
     /** The middle for equal legs; else the first leg with its own margin, and the rounding goes to the longer one. */
-    private static Length foldMark(List<Sum> legs, double z, Length cut) {
-        Sum first = legs.get(0);
-        if (!offCentre(legs)) {
+    private static Length foldMark(List<Sum> legs, boolean offCentre, double z, Length cut) {
+        if (!offCentre) {
             return new Length(cut.micrometres() / 2);
         }
+        Sum first = legs.get(0);
         return first.total().plus(first.spread().times(z)).roundUpTo(Length.ofMillimetres(1));
     }
 }

@@ -35,6 +35,13 @@ public record WorkedStrand(
         tails = List.copyOf(tails);
     }
 
+    /** The same strand as another of its role. */
+    WorkedStrand numbered(int other) {
+        return other == number
+                ? this
+                : new WorkedStrand(role, other, slot, legs, risk, closing, cutLength, foldMark, tails);
+    }
+
     /** All terms in order; their total is the cut length. */
     public Sum sum() {
         return legs.stream().reduce(new Sum(List.of()), Sum::and).and(closing);

@@ -86,9 +86,11 @@ public record Stitch(
 
         double millimetres(Gauge gauge, double pitch) {
             double own = gauge.of(seat);
-            return stretches.stream()
-                    .mapToDouble(s -> s.element().millimetres(gauge, own, pitch))
-                    .sum();
+            double sum = 0;
+            for (Stretch stretch : stretches) {
+                sum += stretch.element().millimetres(gauge, own, pitch);
+            }
+            return sum;
         }
     }
 
@@ -180,12 +182,16 @@ public record Stitch(
 
     /** Whether a strand in {@code seat} does more than run along. */
     public boolean ties(Seat seat) {
-        return paths.stream().anyMatch(p -> p.seat() == seat);
+        return pathsOf(seat) > 0;
     }
 
     /** How many strands of {@code seat} have a path; 0 for cores that run straight. */
     public int pathsOf(Seat seat) {
-        return (int) paths.stream().filter(p -> p.seat() == seat).count();
+        int count = 0;
+        for (StrandPath path : paths) {
+            count += path.seat() == seat ? 1 : 0;
+        }
+        return count;
     }
 
     public Length thickness(Gauge gauge) {
