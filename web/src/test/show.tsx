@@ -1,17 +1,10 @@
 import { MantineProvider } from '@mantine/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, render } from '@testing-library/react';
+import { render } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { MemoryRouter, Route, Routes } from 'react-router';
-import { afterEach, vi } from 'vitest';
 import '../app/i18n';
 import { UnitsProvider } from '../app/units';
-
-afterEach(() => {
-  cleanup();
-  localStorage.clear();
-  vi.unstubAllGlobals();
-});
 
 /** A list that comes in pages, of one page and no more. */
 export const paged = (rows: unknown[]) => ({ pages: [{ rows }], pageParams: [undefined] });

@@ -115,6 +115,7 @@ class CrossingActsTest extends RestisTest {
                 .hasSizeGreaterThanOrEqualTo(flawed.size());
         assertThat(jdbc.sql("""
                         select p.holding_id from holding_planned p join holding h on h.id = p.holding_id
+                            join lot on lot.id = h.lot_id join article a on a.id = lot.article_id and a.code like 'XA%'
                         group by p.holding_id, h.quantity having sum(p.planned_um) > h.quantity
                         """).query(Long.class).list())
                 .as("no two lists count on the same metres")

@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.locks.LockSupport;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -65,6 +66,13 @@ abstract class RestisTest {
         assertThat(count("article")).isGreaterThan(10);
         // A list that is looked at must not be bettered in the same moment.
         jdbc.sql("update workshop set plan_seconds = 0").update();
+    }
+
+    /** Long work that a test began and did not wait for would take the machine from those after it. */
+    @AfterEach
+    void nothingGoesOn() {
+        jdbc.sql("update job set wanted = false where wanted and state in ('WAITING', 'RUNNING')")
+                .update();
     }
 
     long count(String table) {

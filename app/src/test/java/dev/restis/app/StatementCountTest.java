@@ -87,11 +87,12 @@ class StatementCountTest extends RestisTest {
         assertThat(statementsOfAnOrder(cord, 12)).isLessThanOrEqualTo(one);
     }
 
+    /** Of twelve pieces, however many lines they stand in: both orders are as short of cord. */
     private int statementsOfAnOrder(String cord, int lines) throws Exception {
         StringBuilder body = new StringBuilder("{\"customer\": \"Ilka Counted lines\", \"lines\": [");
         for (int n = 0; n < lines; n++) {
             body.append(n == 0 ? "" : ",")
-                    .append("{\"quantity\": 3, \"choices\": ")
+                    .append("{\"quantity\": %d, \"choices\": ".formatted(12 / lines))
                     .append(snake(15 + n % 4 + " cm").replace("NT2", cord))
                     .append("}");
         }
