@@ -34,6 +34,7 @@ import java.util.List;
 final class Bracelets {
 
     static final int SLIDER_HALF_KNOTS = 10;
+    private static final int FEW_SNAKES = 4;
     private static final int BARREL_WRAPS = 3;
     static final Length TUCK = Length.ofMillimetres(25);
 
@@ -70,17 +71,22 @@ final class Bracelets {
                         "Beads between barrel knots, slider",
                         new Slider(SLIDER_HALF_KNOTS, List.of(CORE))),
                 SQUARE_BAR,
+                squareBarOverOne(),
                 squareBar("square-bar-framed", "Square-knot bar around framed beads", List.of(CORE))
                         .pattern(),
                 spiral(),
                 centrepiece(),
                 SNAKE,
+                fewSnakes(),
                 snakeShackle(),
                 snakeThimble(),
                 snakeNoose(),
-                Weaves.interlocked(),
-                Weaves.ladder("ladder", "Ladder band of one cord, loop and button", false),
-                Weaves.ladder("ladder-two", "Ladder band of two fused colours, loop and button", true),
+                Weaves.interlocked("interlocked", "button", KnotKind.BUTTON),
+                Weaves.interlocked("interlocked-simple", "simple stop", KnotKind.SIMPLE_STOP),
+                Weaves.ladder("ladder", "Ladder band of one cord, loop and button", false, KnotKind.BUTTON),
+                Weaves.ladder(
+                        "ladder-simple", "Ladder band of one cord, loop and simple stop", false, KnotKind.SIMPLE_STOP),
+                Weaves.ladder("ladder-two", "Ladder band of two fused colours, loop and button", true, KnotKind.BUTTON),
                 Weaves.figureEight("figure-eight-2", "Slim figure-eight band with buckle", 1),
                 Weaves.figureEight("figure-eight-4", "Figure-eight band with buckle", 2),
                 Weaves.figureEight("figure-eight-6", "Wide figure-eight band with buckle", 3),
@@ -90,10 +96,15 @@ final class Bracelets {
                 Weaves.oneCord("one-cord-6", "Wide buckle band of one cord", 3),
                 Weaves.oneCord("one-cord-8", "Broad buckle band of one cord", 4),
                 Weaves.edgedBraid(),
-                Weaves.crossingWeave(),
-                Weaves.slipLoop(),
-                Weaves.falls("falls", "Wrapped falls, loop and button", false),
-                Weaves.falls("falls-tab", "Wrapped falls with a knotted tab", true),
+                Weaves.crossingWeave("crossing-weave", "button", KnotKind.BUTTON),
+                Weaves.crossingWeave("crossing-weave-simple", "simple stop", KnotKind.SIMPLE_STOP),
+                Weaves.slipLoop("slip-loop", "button", KnotKind.BUTTON),
+                Weaves.slipLoop("slip-loop-simple", "simple stop", KnotKind.SIMPLE_STOP),
+                Weaves.falls("falls", "Wrapped falls, loop and button", false, KnotKind.BUTTON),
+                Weaves.falls("falls-simple", "Wrapped falls, loop and simple stop", false, KnotKind.SIMPLE_STOP),
+                Weaves.falls("falls-tab", "Wrapped falls with a knotted tab", true, KnotKind.BUTTON),
+                Weaves.fallsInThree("falls-three", "Wrapped falls in three stripes, loop and button", false),
+                Weaves.fallsInThree("falls-mirrored", "Wrapped falls in three mirrored colours, loop and button", true),
                 Weaves.alternating(),
                 leather(),
                 beadAndKnot("bead-and-knot", "Bead and knot, loop and overhand", false),
@@ -140,6 +151,39 @@ final class Bracelets {
                 .closing(1)
                 .then(Body.of(Stitches.SQUARE_KNOT).with(new Motif("bead", through, framed ? 3 : 0)))
                 .then(new Slider(SLIDER_HALF_KNOTS, List.of(CORE)));
+    }
+
+    private static Pattern squareBarOverOne() {
+        return Draft.bracelet("square-bar-one", "Square knots and beads on one core, slider")
+                .cord("core", 2, Draft.NIGHT_TIDE)
+                .cord("working", 2, Draft.HEATHER)
+                .beads(15, BEAD)
+                .straight("core", 0, 1, CORE)
+                .folded("working", 1, 1, WORKING)
+                .closing(1)
+                .then(Body.of(Stitches.SQUARE_KNOT).with(new Motif("bead", List.of(CORE), 0)))
+                .then(new Slider(SLIDER_HALF_KNOTS, List.of(CORE)))
+                .pattern();
+    }
+
+    /** A few knots hold the bead; the cords run plain from there. */
+    private static Pattern fewSnakes() {
+        Body few = Body.of(Stitches.SNAKE_KNOT).repeats(FEW_SNAKES);
+        Body plain = Body.of(Stitches.PLAIN).on(CORE, WORKING);
+        return Draft.bracelet("snake-few", "A bead between a few snake knots on doubled cord, slider")
+                .cord("first", 2, Draft.HEATHER)
+                .cord("second", 2, Draft.OAT)
+                .part("bead", WIDE_BEAD)
+                .straight("first", 0, 1, WORKING)
+                .straight("second", 1, 1, WORKING)
+                .closing(0)
+                .then(plain)
+                .then(few)
+                .then(new Threaded("bead", 1, List.of(WORKING)))
+                .then(few)
+                .then(plain)
+                .then(new Slider(SLIDER_HALF_KNOTS, List.of(WORKING)))
+                .pattern();
     }
 
     private static Pattern spiral() {

@@ -43,11 +43,15 @@ final class FobsAndLanyards {
                 spiralFob("spiral-fob-whipped", "Spiral key fob with whipped end", true),
                 squareFob("square-fob", "Square-knot key fob with beads", false),
                 squareFob("square-fob-whipped", "Square-knot key fob with beads, whipped end", true),
+                squareFobOffCentre(),
                 diamondFob(),
                 snakeFob(),
                 ladderFob(),
                 fallsFob(),
-                figureEightFob(),
+                figureEightFob("figure-eight-fob", "Figure-eight key fob on a ring", 1),
+                figureEightFob("figure-eight-fob-wide", "Wide figure-eight key fob on a ring", 2),
+                alternatingFob(),
+                slipLoopFob(),
                 neckSnake("neck-snake", "Neck lanyard of snake knots", false),
                 neckSnake("neck-snake-drop", "Neck lanyard of snake knots with beaded drop", true),
                 neckSquare(),
@@ -90,6 +94,48 @@ final class FobsAndLanyards {
                 .then(new Mount("ring", Hitch.LARKS_HEAD, List.of(CORE, WORKING), false))
                 .then(Body.of(Stitches.SQUARE_KNOT).with(new Motif("bead", List.of(CORE), 0)));
         end(draft, whipped, 1, List.of(CORE, WORKING));
+        return draft.pattern();
+    }
+
+    /** Two like cords, each folded off its middle: its short leg is a core, and its long one works. */
+    private static Pattern squareFobOffCentre() {
+        Draft draft = Draft.piece(Kind.FOB, "square-fob-off-centre", "Square-knot key fob of two like cords", 120)
+                .cord("first", 2, Draft.NIGHT_TIDE)
+                .cord("second", 2, Draft.EMBER)
+                .part("ring", RING)
+                .folded("first", 0, 1, CORE, WORKING)
+                .folded("second", 1, 1, CORE, WORKING)
+                .then(new Mount("ring", Hitch.LARKS_HEAD, List.of(CORE, WORKING), false))
+                .then(Body.of(Stitches.SQUARE_KNOT));
+        end(draft, false, 1, List.of(CORE, WORKING));
+        return draft.pattern();
+    }
+
+    private static Pattern alternatingFob() {
+        List<Seat> all = List.of(CORE, WORKING, SECOND_WORKING);
+        Draft draft = Draft.piece(Kind.FOB, "alternating-fob", "Key fob of alternating square knots on a ring", 95)
+                .cord("inner", 1.5, Draft.OAT)
+                .cord("outer", 1.5, Draft.BRINE)
+                .part("ring", RING)
+                .folded("inner", 0, 1, CORE)
+                .folded("middle", 1, 1, SECOND_WORKING)
+                .folded("outer", 1, 1, WORKING)
+                .then(new Mount("ring", Hitch.LARKS_HEAD, all, false))
+                .then(Body.of(Stitches.ALTERNATING_SQUARE).on(WORKING, WORKING, SECOND_WORKING));
+        end(draft, false, 0, all);
+        return draft.pattern();
+    }
+
+    private static Pattern slipLoopFob() {
+        Draft draft = Draft.piece(Kind.FOB, "slip-loop-fob", "Slip-loop key fob on a ring", 95)
+                .cord("core", 2.5, Draft.PITCH)
+                .cord("working", 2, Draft.LICHEN)
+                .part("ring", RING)
+                .folded("core", 0, 1, CORE)
+                .folded("working", 1, 1, WORKING)
+                .then(new Mount("ring", Hitch.LARKS_HEAD, List.of(CORE, WORKING), false))
+                .then(Body.of(Stitches.SLIP_LOOP));
+        end(draft, false, 0, List.of(CORE, WORKING));
         return draft.pattern();
     }
 
@@ -150,12 +196,12 @@ final class FobsAndLanyards {
         return draft.pattern();
     }
 
-    private static Pattern figureEightFob() {
-        Draft draft = Draft.piece(Kind.FOB, "figure-eight-fob", "Figure-eight key fob on a ring", 90)
+    private static Pattern figureEightFob(String code, String name, int runs) {
+        Draft draft = Draft.piece(Kind.FOB, code, name, 90)
                 .cord("runs", 3, Draft.PITCH)
                 .cord("weaver", 3, Draft.EMBER)
                 .part("ring", RING)
-                .folded("run", 0, 1, CORE)
+                .folded("run", 0, runs, CORE)
                 .straight("weaver", 1, 1, WORKING)
                 .then(new Mount("ring", Hitch.LARKS_HEAD, List.of(CORE), false))
                 .then(Body.of(Stitches.FIGURE_EIGHT));

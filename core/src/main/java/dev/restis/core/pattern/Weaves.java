@@ -66,18 +66,18 @@ final class Weaves {
      * From the join each colour runs up as a core, folds over into an ear, and works back down; both ends go through the join, each
      * through the ear of its colour, and are stopped by one button.
      */
-    static Pattern interlocked() {
-        return Draft.bracelet("interlocked", "Two-colour interlocked bar, two ears and button")
+    static Pattern interlocked(String code, String stopName, KnotKind stop) {
+        return Draft.bracelet(code, "Two-colour interlocked bar, two ears and " + stopName)
                 .cord("first", 2, Draft.MARIGOLD)
                 .cord("second", 2, Draft.NIGHT_TIDE)
                 .fused("cord", 0, 1, 1, Leg.in(CORE).then(new Turn.Ear(), WORKING))
                 .then(Body.of(Stitches.INTERLOCKED))
                 .then(Mount.onStrands(List.of(WORKING), Hitch.FOLD, List.of(CORE)))
-                .then(new Stopper(new StopperKind.Knotted(KnotKind.BUTTON), List.of(WORKING)))
+                .then(new Stopper(new StopperKind.Knotted(stop), List.of(WORKING)))
                 .pattern();
     }
 
-    static Pattern ladder(String code, String name, boolean fused) {
+    static Pattern ladder(String code, String name, boolean fused, KnotKind stop) {
         Draft draft =
                 Draft.bracelet(code, name).cord("core", 3, Draft.NIGHT_TIDE).cord("first", 3, Draft.BRINE);
         if (fused) {
@@ -93,7 +93,7 @@ final class Weaves {
                 .then(LOCK)
                 .then(Body.of(Stitches.LADDER))
                 .then(LOCK)
-                .then(new Stopper(new StopperKind.Knotted(KnotKind.BUTTON), List.of(CORE)))
+                .then(new Stopper(new StopperKind.Knotted(stop), List.of(CORE)))
                 .pattern();
     }
 
@@ -133,8 +133,8 @@ final class Weaves {
      * Two cords of two colours hang over the bight of the pair that weaves; one of them makes the eye and the stop, and all others
      * are cut behind it.
      */
-    static Pattern crossingWeave() {
-        return Draft.bracelet("crossing-weave", "Crossing weave in three colours, loop and button")
+    static Pattern crossingWeave(String code, String stopName, KnotKind stop) {
+        return Draft.bracelet(code, "Crossing weave in three colours, loop and " + stopName)
                 .cord("weaver", 2, Draft.OAT)
                 .cord("first", 2, Draft.NIGHT_TIDE)
                 .cord("second", 2, Draft.EMBER)
@@ -145,13 +145,13 @@ final class Weaves {
                 .then(Mount.onStrands(List.of(WORKING), Hitch.FOLD, List.of(SECOND_FALL)))
                 .then(new Eye(List.of(FALL)))
                 .then(Body.of(Stitches.CROSSING_WEAVE).on(FALL, FALL, SECOND_FALL))
-                .then(new Stopper(new StopperKind.Knotted(KnotKind.BUTTON), List.of(FALL)))
+                .then(new Stopper(new StopperKind.Knotted(stop), List.of(FALL)))
                 .pattern();
     }
 
     /** Locked at the end by a half hitch of the strand that stands higher, and a square knot; either may be the higher one. */
-    static Pattern slipLoop() {
-        return Draft.bracelet("slip-loop", "Slip-loop bar, loop and button")
+    static Pattern slipLoop(String code, String stopName, KnotKind stop) {
+        return Draft.bracelet(code, "Slip-loop bar, loop and " + stopName)
                 .cord("core", 2.5, Draft.OAT)
                 .cord("first", 2, Draft.NIGHT_TIDE)
                 .cord("second", 2, Draft.EMBER)
@@ -162,35 +162,69 @@ final class Weaves {
                 .then(Body.of(Stitches.SLIP_LOOP))
                 .then(new Knot(KnotKind.HALF_HITCH, 1, List.of(WORKING), true))
                 .then(LOCK)
-                .then(new Stopper(new StopperKind.Knotted(KnotKind.BUTTON), List.of(CORE)))
+                .then(new Stopper(new StopperKind.Knotted(stop), List.of(CORE)))
                 .pattern();
     }
 
-    static Pattern falls(String code, String name, boolean tab) {
-        Draft draft = Draft.bracelet(code, name)
-                .cord("core", 2, Draft.PITCH)
-                .cord("weavers", 2, Draft.OAT)
-                .cord("falls, one side", 2, Draft.BRINE)
-                .cord("falls, other side", 2, Draft.EMBER);
+    /** A colour for each side, so that they meet in the middle. */
+    static Pattern falls(String code, String name, boolean tab, KnotKind stop) {
+        Draft draft = fallsIn(code, name, "falls, one side", "falls, other side");
         if (tab) {
             draft.cord("tab", 1, Draft.OAT);
         }
-        draft.folded("core", 0, 1, CORE)
-                .folded("weaver", 1, 1, WORKING)
-                .straight("fall, one side", 2, 3, FALL)
-                .straight("fall, other side", 3, 3, FALL);
+        weavers(draft).straight("fall, one side", 2, 3, FALL).straight("fall, other side", 3, 3, FALL);
         if (tab) {
             draft.folded("tab", 4, 1, TAB);
         }
-        draft.then(new Eye(List.of(CORE)))
-                .then(LOCK)
-                .then(Body.of(Stitches.WRAPPED_FALLS))
-                .then(LOCK)
-                .then(new Stopper(new StopperKind.Knotted(KnotKind.BUTTON), List.of(CORE)));
+        fallsTied(draft, stop);
         if (tab) {
             draft.then(Body.of(Stitches.SQUARE_KNOT).repeats(5).on(WORKING, TAB).beside());
         }
         return draft.pattern();
+    }
+
+    /**
+     * Falls of three colours, from one edge to the other in the order of their roles.
+     *
+     * @param mirrored whether the second half runs back from the middle; else each colour is a stripe of two
+     */
+    static Pattern fallsInThree(String code, String name, boolean mirrored) {
+        Draft draft = fallsIn(code, name, "falls, first", "falls, second", "falls, third");
+        weavers(draft);
+        if (mirrored) {
+            draft.straight("fall, first, one side", 2, 1, FALL)
+                    .straight("fall, second, one side", 3, 1, FALL)
+                    .straight("fall, third", 4, 2, FALL)
+                    .straight("fall, second, other side", 3, 1, FALL)
+                    .straight("fall, first, other side", 2, 1, FALL);
+        } else {
+            draft.straight("fall, first", 2, 2, FALL)
+                    .straight("fall, second", 3, 2, FALL)
+                    .straight("fall, third", 4, 2, FALL);
+        }
+        fallsTied(draft, KnotKind.BUTTON);
+        return draft.pattern();
+    }
+
+    private static Draft fallsIn(String code, String name, String... falls) {
+        List<String> colours = List.of(Draft.BRINE, Draft.EMBER, Draft.MARIGOLD);
+        Draft draft = Draft.bracelet(code, name).cord("core", 2, Draft.PITCH).cord("weavers", 2, Draft.OAT);
+        for (int i = 0; i < falls.length; i++) {
+            draft.cord(falls[i], 2, colours.get(i));
+        }
+        return draft;
+    }
+
+    private static Draft weavers(Draft draft) {
+        return draft.folded("core", 0, 1, CORE).folded("weaver", 1, 1, WORKING);
+    }
+
+    private static void fallsTied(Draft draft, KnotKind stop) {
+        draft.then(new Eye(List.of(CORE)))
+                .then(LOCK)
+                .then(Body.of(Stitches.WRAPPED_FALLS))
+                .then(LOCK)
+                .then(new Stopper(new StopperKind.Knotted(stop), List.of(CORE)));
     }
 
     /** The outermost strand of either side hitches the buttonhole, and square knots over all others close it. */
