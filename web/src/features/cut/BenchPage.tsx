@@ -282,10 +282,10 @@ function NextCut({ next, pending, onCut }: NextCutProps) {
           {t('bench.for', { reference: step.reference, piece: step.pieceId, customer: step.customer })}
         </Text>
       )}
-      {step.foldUm !== undefined && (
+      {step.mark && (
         <Text size="lg">
-          {t('bench.fold')} <b className="figure">{formatLength(step.foldUm, units)}</b> (
-          <span className="figure">{formatLength(step.foldUm, other)}</span>)
+          {t(`bench.mark.${step.mark.kind}`)} <b className="figure">{formatLength(step.mark.um, units)}</b> (
+          <span className="figure">{formatLength(step.mark.um, other)}</span>)
         </Text>
       )}
       {next.after && (

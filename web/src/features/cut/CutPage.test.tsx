@@ -33,6 +33,7 @@ const LIST: Schemas['CutListView'] = {
       lengthUm: 320_000,
       tailUm: 722_852,
       sourceRole: 'working',
+      strandIds: [261, 271],
       pieces: [26, 27],
       sourcePieces: [25, 25],
     },
@@ -88,6 +89,24 @@ it('says which strands come from tails, whose, and how long they are at the leas
     ),
   ).toBeDefined();
   expect(screen.getByText(/One tail in twenty turns out shorter/)).toBeDefined();
+});
+
+it('cuts a strand after all whose tail is too short, for the piece that is named', async () => {
+  const asked = answering(204);
+  open(LIST);
+  fireEvent.click(screen.getByRole('button', { name: 'A tail is too short' }));
+  fireEvent.click(await screen.findByRole('menuitem', { name: 'Cut it for piece #27 after all' }));
+  await waitFor(() =>
+    expect(asked.map((a) => `${a.method} ${a.path}`)).toContain(
+      'POST /api/cut/lists/7/trimmings/271/too-short',
+    ),
+  );
+});
+
+it('says when a slider comes from the tails of its own body', () => {
+  const own = LIST.trimmings.map((trimming) => ({ ...trimming, sourcePieces: trimming.pieces }));
+  open({ ...LIST, trimmings: own });
+  expect(screen.getByText(/take a tail of Working of the same piece, at least 722.9 mm/)).toBeDefined();
 });
 
 it('says what has to wait and what it lacks', () => {

@@ -10,10 +10,8 @@ import { AnewNote } from '../../shared/AnewNote';
 import { Money } from '../../shared/Figures';
 import { formatDay, formatLength, formatTime } from '../../shared/format';
 import { More } from '../../shared/More';
-import { strandName } from '../../shared/names';
 import { Await, Empty, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { Swatch } from '../../shared/Swatch';
 import { usePropose } from '../../shared/work';
 import { Left } from './Left';
 import { useProgress } from './progress';
@@ -21,6 +19,7 @@ import { cutListQuery, cuttableQuery, useConfirm, usePlanRest, useStop } from '.
 import { Wishes } from './SpoolMenu';
 import { SpoolPanel } from './SpoolPanel';
 import { TagsMenu } from './TagsMenu';
+import { Trimmings } from './Trimmings';
 import { Weights } from './Weights';
 
 /** While a better plan is looked for. */
@@ -288,7 +287,7 @@ function CutListSheet({ list, batches }: SheetProps) {
           {t('cut.cautions')}
         </Text>
       )}
-      {list.trimmings.length > 0 && <Trimmings trimmings={list.trimmings} />}
+      {list.trimmings.length > 0 && <Trimmings list={list} />}
       {list.waiting.length > 0 && <Waiting waiting={list.waiting} open={open} />}
       {list.spools.map((spool) => (
         <SpoolPanel key={spool.holdingId} spool={spool} scaleUm={longest} list={list} open={open} />
@@ -338,39 +337,6 @@ function Waiting({ waiting, open }: { waiting: Schemas['WaitingPieceView'][]; op
         </div>
       ))}
       {open && t('cut.waitingThen')}
-    </Alert>
-  );
-}
-
-/** Short strands that are not cut: the tails to keep, and what they are for. */
-function Trimmings({ trimmings }: { trimmings: Schemas['TrimmingView'][] }) {
-  const { t } = useTranslation();
-  const { units } = useUnits();
-  return (
-    <Alert
-      color="board"
-      variant="outline"
-      title={t('cut.trimmings', { count: trimmings.reduce((n, trimming) => n + trimming.strands, 0) })}
-    >
-      {trimmings.map((trimming) => (
-        <Group key={trimming.pieces.join() + trimming.role} gap="xs" wrap="nowrap" align="flex-start">
-          <Swatch colour={trimming.colour} />
-          <Text size="sm">
-            {t('cut.trimming', {
-              strands: trimming.strands,
-              role: strandName(t, trimming.role),
-              reference: trimming.reference,
-              pieces: trimming.pieces.map((p) => `#${p}`).join(', '),
-              length: formatLength(trimming.lengthUm, units),
-              article: `${trimming.articleName} (${trimming.articleCode})`,
-              source: strandName(t, trimming.sourceRole),
-              sources: [...new Set(trimming.sourcePieces)].map((p) => `#${p}`).join(', '),
-              tail: formatLength(trimming.tailUm, units),
-            })}
-          </Text>
-        </Group>
-      ))}
-      <Text size="sm">{t('cut.trimmingsThen')}</Text>
     </Alert>
   );
 }

@@ -4,6 +4,7 @@ import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { Length } from '../../shared/Figures';
 import { formatLength } from '../../shared/format';
+import { MarkOf } from '../../shared/MarkOf';
 import { strandName } from '../../shared/names';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { Swatch } from '../../shared/Swatch';
@@ -69,7 +70,7 @@ export function SpoolPanel({ spool, scaleUm, list, open }: Props) {
                   </b>
                 </Table.Td>
                 <Table.Td className="right">
-                  {first.foldUm === undefined ? '–' : <Length um={first.foldUm} />}
+                  <MarkOf mark={first.mark} />
                 </Table.Td>
                 <Table.Td>
                   {first.kind === 'STRAND' ? (

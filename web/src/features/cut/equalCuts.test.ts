@@ -18,7 +18,7 @@ it('gathers neighbouring equal strands and leaves everything else alone', () => 
     step(1),
     step(2),
     step(3, { role: 'slider' }),
-    step(4, { role: 'slider', foldUm: 206_000 }),
+    step(4, { role: 'slider', mark: { kind: 'MIDDLE', um: 206_000 } }),
     step(5),
     step(6, { kind: 'REST', role: undefined }),
     step(7, { kind: 'REST', role: undefined }),

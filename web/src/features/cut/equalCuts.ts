@@ -18,7 +18,8 @@ export function equalCuts(steps: Step[]): EqualCuts[] {
       like.kind === 'STRAND' &&
       like.lengthUm === step.lengthUm &&
       like.role === step.role &&
-      like.foldUm === step.foldUm
+      like.mark?.um === step.mark?.um &&
+      like.mark?.kind === step.mark?.kind
     ) {
       last.steps.push(step);
     } else {

@@ -63,6 +63,13 @@ export function usePlanRest(id: number) {
   return useListAct<void>(id, () => ask(api.POST('/api/cut/lists/{id}/plan', { params: { path: { id } } })));
 }
 
+/** A strand whose tail is too short is cut after all. */
+export function useTailTooShort(id: number) {
+  return useListAct<number>(id, (strand) =>
+    ask(api.POST('/api/cut/lists/{id}/trimmings/{strand}/too-short', { params: { path: { id, strand } } })),
+  );
+}
+
 export function useStop(id: number) {
   return useListAct<void>(id, () => ask(api.POST('/api/cut/lists/{id}/stop', { params: { path: { id } } })));
 }

@@ -18,6 +18,7 @@ import { OrderHead } from './OrderHead';
 import { PriceTable } from './PriceTable';
 import { orderQuery, useAct, useAgain, useChangeOrder, useRemoveOrder, useUnmake } from './queries';
 import { SplitForm } from './SplitForm';
+import { TakenAnyway } from './TakenAnyway';
 
 type Order = Schemas['OrderView'];
 type Act = Order['acts'][number];
@@ -211,6 +212,7 @@ function LineSection({ order, line }: { order: Order; line: Schemas['LineView'] 
       {open && line.cut > 0 && <Text size="sm">{t('line.cutStays', { count: line.cut })}</Text>}
       {line.matching && <Text size="sm">{t('order.matching')}</Text>}
       {line.note && <Text size="sm">{line.note}</Text>}
+      <TakenAnyway order={order.id} line={line} />
       <PiecePanel piece={line.piece} onOffer={open ? take : undefined} />
     </Stack>
   );

@@ -93,6 +93,19 @@ export function useChangeOrder(id: number) {
   });
 }
 
+/** The owner takes a line though a check says no; without a reason, takes it no more. */
+export function useTakeAnyway(id: number, line: number) {
+  const refresh = useRefreshWork();
+  const path = { params: { path: { id, line } } };
+  return useMutation({
+    mutationFn: (reason: string | null) =>
+      reason === null
+        ? ask(api.DELETE('/api/orders/{id}/lines/{line}/accepted', path))
+        : ask(api.PUT('/api/orders/{id}/lines/{line}/accepted', { ...path, body: { reason } })),
+    onSettled: refresh,
+  });
+}
+
 export function useAgain(id: number) {
   const refresh = useRefreshWork();
   return useMutation({

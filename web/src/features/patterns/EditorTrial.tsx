@@ -37,7 +37,7 @@ function Sample({ sample }: { sample: Schemas['SamplePiece'] }) {
                   code=""
                   colour={s.colour}
                   scaleUm={longest}
-                  foldUm={s.foldUm}
+                  foldUm={s.mark?.um}
                   stretches={[
                     { um: s.usedUm, kind: 'used' },
                     { um: s.cutUm - s.usedUm, kind: 'tail' },

@@ -12,6 +12,7 @@ import { firstChoices, withOffer } from '../../shared/piece/choices';
 import { LivePiece, useLiveChoices } from '../../shared/piece/LivePiece';
 import { patternsQuery } from '../../shared/piece/queries';
 import { useWithdraw } from './queries';
+import { Versions } from './Versions';
 
 /** A pattern, worked out live for any size, colours and parts. */
 export default function PatternPage() {
@@ -35,6 +36,7 @@ export default function PatternPage() {
                 />
               )}
             </Await>
+            <Versions code={pattern.code} />
           </Page>
         ) : (
           <Page title={t('nav.patterns')}>

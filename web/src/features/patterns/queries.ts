@@ -1,4 +1,4 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
 import { askAgain } from '../../shared/pulling';
 
@@ -9,6 +9,19 @@ export const definitionQuery = (code: string) =>
     // The editor works on a copy; a fresher one would only confuse it.
     refetchOnMount: 'always',
     gcTime: 0,
+  });
+
+export const versionsQuery = (code: string) =>
+  infiniteQueryOptions({
+    queryKey: ['patterns', 'versions', code],
+    queryFn: ({ pageParam }) =>
+      ask(
+        api.GET('/api/patterns/{code}/versions', {
+          params: { path: { code }, query: { before: pageParam } },
+        }),
+      ),
+    initialPageParam: undefined as number | undefined,
+    getNextPageParam: (page: Schemas['VersionPage']) => page.next ?? undefined,
   });
 
 export const vocabularyQuery = queryOptions({

@@ -50,7 +50,7 @@ const PIECE: Schemas['PieceView'] = {
       colour: '#C4472E',
       cutUm: 1_930_000,
       usedUm: 1_600_000,
-      foldUm: 965_000,
+      mark: { kind: 'MIDDLE', um: 965_000 },
       risk: 0.02,
       sum: sum(1_930_000, [{ code: 'margin', count: 1, eachUm: 200_000, totalUm: 200_000 }]),
     },

@@ -7,6 +7,7 @@ import { useUnits } from '../../app/units';
 import { Because } from '../Because';
 import { Length, Money } from '../Figures';
 import { formatLength } from '../format';
+import { MarkOf } from '../MarkOf';
 import { partName, stitchName, strandName } from '../names';
 import { PiecePicture } from '../PiecePicture';
 import { StrandBar } from '../StrandBar';
@@ -185,7 +186,7 @@ const Strands = memo(function Strands({ strands, hardware, body }: StrandsProps)
                 code={s.articleCode}
                 colour={s.colour}
                 scaleUm={longest}
-                foldUm={s.foldUm}
+                foldUm={s.mark?.um}
                 stretches={[
                   { um: s.usedUm, kind: 'used' },
                   { um: s.cutUm - s.usedUm, kind: 'tail' },
@@ -203,7 +204,9 @@ const Strands = memo(function Strands({ strands, hardware, body }: StrandsProps)
                 })}
               />
             </Table.Td>
-            <Table.Td className="right">{s.foldUm === undefined ? '–' : <Length um={s.foldUm} />}</Table.Td>
+            <Table.Td className="right">
+              <MarkOf mark={s.mark} />
+            </Table.Td>
           </Table.Tr>
         ))}
         {hardware.map((h) => (

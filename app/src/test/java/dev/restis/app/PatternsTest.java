@@ -53,7 +53,15 @@ class PatternsTest extends RestisTest {
         ((ObjectNode) own.path("sections").path(1)).put("halfKnots", 20);
         keep(own.toString(), 1);
         assertThat(sliderCut(path)).isEqualTo(before);
-        assertThat(ask("/api/patterns/own-bar/versions").body().toString()).isEqualTo("[2,1]");
+        JsonNode versions = ask("/api/patterns/own-bar/versions").body();
+        assertThat(versions.path("rows").path(0).path("version").asInt()).isEqualTo(2);
+        assertThat(versions.path("rows").path(0).path("changed").toString()).isEqualTo("[\"SECTIONS\"]");
+        assertThat(versions.path("rows").path(1).path("changed")).isEmpty();
+        assertThat(ask("/api/patterns/own-bar/versions?before=2")
+                        .body()
+                        .path("rows")
+                        .size())
+                .isEqualTo(1);
         JsonNode first = ask("/api/patterns/own-bar/pattern.json?version=1").body();
         assertThat(first.path("sections").path(1).path("halfKnots").asInt()).isEqualTo(10);
     }

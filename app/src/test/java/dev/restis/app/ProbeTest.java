@@ -161,6 +161,9 @@ class ProbeTest extends RestisTest {
     private static final Map<String, String> THERE = Map.ofEntries(
             Map.entry("/api/orders/{id}", "select id from customer_order"),
             Map.entry("/api/orders/lines/{line}", "select id from order_line"),
+            Map.entry("/api/orders/N/lines/{line}", "select id from order_line where order_id = N"),
+            Map.entry(
+                    "/api/cut/lists/N/trimmings/{strand}", "select strand_id from cut_trimming where cut_list_id = N"),
             Map.entry("/api/cut/lists/{id}", "select id from cut_list"),
             Map.entry("/api/cut/lists/N/spools/{spool}", "select id from cut_spool where cut_list_id = N"),
             Map.entry("/api/cut/lists/N/leftovers/{step}", "select id from cut_step where kind <> 'STRAND'"),

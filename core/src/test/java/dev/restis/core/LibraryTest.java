@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.restis.core.cord.Material;
 import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.PatternBook;
+import dev.restis.core.pattern.Revision;
 import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitches;
 import java.io.IOException;
@@ -20,6 +21,20 @@ class LibraryTest {
 
     private static final Path SOURCES = Path.of("src/main/java/dev/restis/core");
     private static final List<Path> LIBRARY = List.of(SOURCES.resolve("pattern"), SOURCES.resolve("stitch"));
+
+    @Test
+    void revisionsAreOfPatternsThatShip() {
+        assertThat(Revision.named("EARS")).contains(Revision.EARS);
+        assertThat(Revision.named("OF_NEXT_YEAR")).isEmpty();
+        assertThat(Revision.last("interlocked")).isEqualTo(Revision.EARS);
+        assertThat(Revision.last("snake")).isNull();
+        for (Revision revision : Revision.values()) {
+            assertThat(revision.patterns())
+                    .as(revision.name())
+                    .isNotEmpty()
+                    .allSatisfy(code -> assertThat(PatternBook.byCode(code)).isPresent());
+        }
+    }
 
     @Test
     void noPatternOrStitchIsAskedForByItsName() throws IOException {

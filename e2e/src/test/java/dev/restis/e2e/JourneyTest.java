@@ -55,7 +55,7 @@ class JourneyTest extends DemoTest {
                 .hasSizeGreaterThan(250)
                 .first()
                 .asString()
-                .contains("fold mm");
+                .contains("mark mm");
 
         String before = stockOf(page, "NT2");
         page.goBack();

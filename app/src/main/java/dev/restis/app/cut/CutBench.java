@@ -297,7 +297,7 @@ public class CutBench {
         Set<Long> all = new TreeSet<>(jdbc.sql("""
                         select p.id from piece p join strand n on n.piece_id = p.id
                             left join cut_step t on t.strand_id = n.id and (t.done_at is not null or t.id = any (:steps))
-                            left join cut_trimming r on r.strand_id = n.id and r.cut_list_id = :list
+                            left join cut_trimming r on r.strand_id = n.id and r.cut_list_id = :list and r.tail_um >= n.cut_um
                         where p.id = any (:pieces) and p.cut_at is null
                         group by p.id having count(*) = count(coalesce(t.id, r.strand_id))
                         """)
@@ -339,12 +339,24 @@ public class CutBench {
         List<Long> left = uncut(list);
         left.removeAll(waiting);
         if (!left.isEmpty()) {
+            mustBeLongEnough(list);
             return;
         }
         list.confirm(clock.instant(), Workshop.whoever());
         costs.workOut(list);
         entities.flush();
         list.batches().forEach(batch -> batches.release(batch, waiting));
+    }
+
+    /** A tail may be too short for what its strand is worked out to need by now. */
+    private void mustBeLongEnough(CutList list) {
+        record Longer(String role, long needed, long tail) {}
+        jdbc.sql("""
+                        select n.role, n.cut_um as needed, r.tail_um as tail from cut_trimming r join strand n on n.id = r.strand_id
+                        where r.cut_list_id = ? and r.tail_um < n.cut_um order by n.id limit 1
+                        """).param(list.id()).query(Longer.class).optional().ifPresent(longer -> {
+            throw new Conflict("cut.longerNow", longer.role(), new Length(longer.needed()), new Length(longer.tail()));
+        });
     }
 
     private static Set<Long> union(Set<Long> some, Set<Long> others) {
@@ -398,7 +410,8 @@ public class CutBench {
         return last.kind() == StepKind.OFFCUT;
     }
 
-    private void reopen(CutList list) {
+    /** A list that was done is to be cut again, unless another has begun with the same batches. */
+    void reopen(CutList list) {
         boolean another = jdbc.sql("""
                         select exists (select 1 from cut_list c join cut_list_batch b on b.cut_list_id = c.id
                                        where c.confirmed_at is null and b.batch_id in (:batches))

@@ -11,6 +11,7 @@ import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
@@ -58,7 +59,8 @@ class CutController {
             "length mm",
             "length in",
             "from mm",
-            "fold mm",
+            "mark mm",
+            "mark",
             "order",
             "customer",
             "pattern",
@@ -151,6 +153,13 @@ class CutController {
         planning.wish(id, body.forbidden(), body.pins());
     }
 
+    /** The tail that should serve this strand is too short: the strand is cut after all. */
+    @PostMapping("/lists/{id}/trimmings/{strand}/too-short")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void tooShort(@PathVariable long id, @PathVariable long strand) {
+        planning.tailTooShort(id, strand);
+    }
+
     /** The best plan so far is good enough. */
     @PostMapping("/lists/{id}/stop")
     @ResponseStatus(HttpStatus.NO_CONTENT)
@@ -220,7 +229,8 @@ class CutController {
                         millimetres(step.lengthUm()),
                         inches(step.lengthUm()),
                         millimetres(step.fromUm()),
-                        step.foldUm() == null ? "" : millimetres(step.foldUm()),
+                        step.mark() == null ? "" : millimetres(step.mark().um()),
+                        step.mark() == null ? "" : step.mark().kind().name().toLowerCase(Locale.ROOT),
                         text(step.reference()),
                         text(step.customer()),
                         text(step.patternCode()),

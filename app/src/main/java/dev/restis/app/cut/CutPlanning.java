@@ -41,20 +41,29 @@ public class CutPlanning {
     private final Bettering bettering;
     private final Reckoning reckoning;
     private final CutPlanner quick;
+    private final ShortTails tails;
 
     @Autowired
-    CutPlanning(CutPlans plans, CutLists lists, Bettering bettering, Reckoning reckoning) {
+    CutPlanning(CutPlans plans, CutLists lists, Bettering bettering, Reckoning reckoning, ShortTails tails) {
         // The first plan stands at once, and so does that for what is left after a mishap; bettering takes longer.
         this(
                 plans,
                 lists,
                 bettering,
                 reckoning,
+                tails,
                 new WithTrimmings(new LeastCost(new Effort(2, 5), 8, Duration.ofMillis(300))));
     }
 
-    CutPlanning(CutPlans plans, CutLists lists, Bettering bettering, Reckoning reckoning, CutPlanner quick) {
+    CutPlanning(
+            CutPlans plans,
+            CutLists lists,
+            Bettering bettering,
+            Reckoning reckoning,
+            ShortTails tails,
+            CutPlanner quick) {
         this.reckoning = reckoning;
+        this.tails = tails;
         this.plans = plans;
         this.lists = lists;
         this.bettering = bettering;
@@ -77,6 +86,12 @@ public class CutPlanning {
     /** Keeps what the bench wants of the list, and plans what is left of it accordingly. */
     public void wish(long list, Collection<Long> forbidden, Collection<PinInput> pins) {
         lists.wish(list, forbidden, pins);
+        planRest(list);
+    }
+
+    /** The tail that should serve this strand is too short: the strand is cut after all. */
+    public void tailTooShort(long list, long strand) {
+        tails.tooShort(list, strand);
         planRest(list);
     }
 

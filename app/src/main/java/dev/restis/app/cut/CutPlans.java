@@ -174,7 +174,8 @@ class CutPlans {
     }
 
     private static Demand demand(StrandNeed s) {
-        return new Demand(s.id(), s.piece(), s.set(), s.article(), new Length(s.cutUm()), s.tails());
+        return new Demand(
+                s.id(), s.piece(), s.set(), s.article(), new Length(s.cutUm()), s.tails(), s.stage(), s.cutAnyway());
     }
 
     private Set<Long> openLists(Set<Long> chosen) {

@@ -32,7 +32,7 @@ class CutReads {
             long neededUm,
             long bestUm) {}
 
-    /** Strands of one role and article, in pieces of one order, that tails of earlier pieces serve. */
+    /** Strands of one role and article, in pieces of one order, that tails of earlier pieces or of their own bodies serve. */
     record TrimmingView(
             int strands,
             String reference,
@@ -45,6 +45,7 @@ class CutReads {
             long lengthUm,
             long tailUm,
             String sourceRole,
+            List<Long> strandIds,
             List<Long> pieces,
             List<Long> sourcePieces) {}
 
@@ -238,6 +239,7 @@ class CutReads {
         return jdbc.sql("""
                         select count(*) as strands, o.reference, o.customer, l.pattern, s.role, a.code, a.name, a.colour,
                                s.cut_um, min(t.tail_um) as tail_um, f.role as source_role,
+                               array_agg(s.id order by s.id) as strand_ids,
                                array_agg(s.piece_id order by s.id) as pieces,
                                array_agg(f.piece_id order by s.id) as source_pieces
                         from cut_trimming t join strand s on s.id = t.strand_id join strand f on f.id = t.source_id
@@ -259,6 +261,7 @@ class CutReads {
                         row.getLong("cut_um"),
                         row.getLong("tail_um"),
                         row.getString("source_role"),
+                        List.of((Long[]) row.getArray("strand_ids").getArray()),
                         List.of((Long[]) row.getArray("pieces").getArray()),
                         List.of((Long[]) row.getArray("source_pieces").getArray())))
                 .list();

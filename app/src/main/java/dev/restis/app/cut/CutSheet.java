@@ -5,6 +5,7 @@ import dev.restis.app.cut.CutReads.TrimmingView;
 import dev.restis.app.cut.CutReads.WaitingPieceView;
 import dev.restis.app.cut.CutSpools.SpoolView;
 import dev.restis.app.cut.CutSpools.StepView;
+import dev.restis.app.patterns.PieceView.StrandMark;
 import dev.restis.app.platform.Pdf;
 import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Workshop;
@@ -144,9 +145,9 @@ class CutSheet {
         body.append("<td class='right strong'>")
                 .append(Pdf.text(both(first.lengthUm())))
                 .append("</td>");
-        Long fold = first.foldUm();
+        StrandMark mark = first.mark();
         body.append("<td class='right'>")
-                .append(fold == null ? "" : Pdf.text(both(fold)))
+                .append(mark == null ? "" : Pdf.text(both(mark.um()) + " " + text("cutSheet.mark." + mark.kind())))
                 .append("</td>");
         body.append("<td>").append(Pdf.text(what(cuts))).append("</td></tr>");
     }
@@ -179,7 +180,7 @@ class CutSheet {
         return one.kind().equals("STRAND")
                 && other.kind().equals("STRAND")
                 && one.lengthUm() == other.lengthUm()
-                && Objects.equals(one.foldUm(), other.foldUm())
+                && Objects.equals(one.mark(), other.mark())
                 && Objects.equals(one.role(), other.role());
     }
 

@@ -1,6 +1,8 @@
 package dev.restis.app.cut;
 
+import dev.restis.app.patterns.PieceView.StrandMark;
 import dev.restis.app.platform.Problems.NotFound;
+import dev.restis.core.piece.Mark;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -24,7 +26,7 @@ class CutSpools {
             long lengthUm,
             long fromUm,
             boolean keep,
-            @Nullable Long foldUm,
+            @Nullable StrandMark mark,
             @Nullable Long pieceId,
             @Nullable String role,
             @Nullable String reference,
@@ -117,7 +119,8 @@ class CutSpools {
                 String kind,
                 long lengthUm,
                 boolean keep,
-                @Nullable Long foldUm,
+                Mark.@Nullable Kind mark,
+                @Nullable Long markUm,
                 @Nullable Long pieceId,
                 @Nullable String role,
                 @Nullable String reference,
@@ -127,7 +130,7 @@ class CutSpools {
                 @Nullable String doneBy,
                 long fromUm) {}
         jdbc.sql("""
-                        select t.cut_spool_id as spool, t.id, t.number, t.kind, t.length_um, t.keep, n.fold_um, n.piece_id, n.role,
+                        select t.cut_spool_id as spool, t.id, t.number, t.kind, t.length_um, t.keep, n.mark, n.mark_um, n.piece_id, n.role,
                                o.reference, o.customer, l.pattern, t.done_at, t.done_by,
                                sum(t.length_um) over (partition by t.cut_spool_id order by t.number) - t.length_um as from_um
                         from cut_step t join cut_spool s on s.id = t.cut_spool_id
@@ -145,7 +148,7 @@ class CutSpools {
                                 s.lengthUm(),
                                 s.fromUm(),
                                 s.keep(),
-                                s.foldUm(),
+                                s.mark() == null || s.markUm() == null ? null : new StrandMark(s.mark(), s.markUm()),
                                 s.pieceId(),
                                 s.role(),
                                 s.reference(),

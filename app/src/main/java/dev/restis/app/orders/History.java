@@ -34,6 +34,8 @@ class History {
         MADE,
         UNMADE,
         DISPATCHED,
+        TAKEN_ANYWAY,
+        NOT_TAKEN_ANYWAY,
         COPIED,
         SPLIT
     }

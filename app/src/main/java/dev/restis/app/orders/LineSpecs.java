@@ -67,7 +67,19 @@ class LineSpecs {
                 row.getBoolean("kit"),
                 Wearer.valueOf(row.getString("wearer")),
                 row.getBoolean("tapered"),
-                UnitSystem.valueOf(row.getString("units")));
+                UnitSystem.valueOf(row.getString("units")),
+                accepted(row));
+    }
+
+    private static PieceSpec.@Nullable Accepted accepted(ResultSet row) throws SQLException {
+        String check = row.getString("accepted");
+        return check == null
+                ? null
+                : new PieceSpec.Accepted(
+                        check,
+                        row.getString("accepted_reason"),
+                        row.getString("accepted_by"),
+                        row.getTimestamp("accepted_at").toInstant());
     }
 
     private static @Nullable Long micrometres(ResultSet row, String column) throws SQLException {

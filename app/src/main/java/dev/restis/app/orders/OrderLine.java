@@ -27,6 +27,7 @@ import jakarta.persistence.OrderColumn;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Version;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -76,6 +77,14 @@ class OrderLine {
     private Wearer wearer;
 
     private boolean tapered;
+
+    private @Nullable String accepted;
+
+    private @Nullable String acceptedReason;
+
+    private @Nullable String acceptedBy;
+
+    private @Nullable Instant acceptedAt;
 
     private int quantity;
     private boolean matching;
@@ -136,6 +145,11 @@ class OrderLine {
         this.kit = spec.kit();
         this.wearer = spec.wearer();
         this.tapered = spec.tapered();
+        PieceSpec.Accepted taken = spec.accepted();
+        this.accepted = taken == null ? null : taken.check();
+        this.acceptedReason = taken == null ? null : taken.reason();
+        this.acceptedBy = taken == null ? null : taken.who();
+        this.acceptedAt = taken == null ? null : taken.at();
         parts.clear();
         spec.parts().forEach(p -> parts.add(new OrderLinePart(p.slot(), p.article(), p.count())));
         this.colours.clear();
@@ -267,6 +281,13 @@ class OrderLine {
                 kit,
                 wearer,
                 tapered,
-                units);
+                units,
+                accepted());
+    }
+
+    private PieceSpec.@Nullable Accepted accepted() {
+        return accepted == null || acceptedReason == null || acceptedBy == null || acceptedAt == null
+                ? null
+                : new PieceSpec.Accepted(accepted, acceptedReason, acceptedBy, acceptedAt);
     }
 }

@@ -2,6 +2,7 @@ package dev.restis.app.orders;
 
 import dev.restis.app.patterns.PieceChoices;
 import dev.restis.app.patterns.PieceDesk;
+import dev.restis.app.patterns.PieceSpec;
 import dev.restis.app.patterns.PieceView;
 import dev.restis.app.platform.FaultWords;
 import dev.restis.app.platform.FieldProblem;
@@ -29,6 +30,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class OrderReads {
 
+    /**
+     * A line of an order.
+     *
+     * @param acceptable the check that says no and that the owner may take all the same
+     * @param accepted the one that the owner has taken
+     */
     record LineView(
             long id,
             int number,
@@ -43,6 +50,8 @@ class OrderReads {
             @Nullable String sizeName,
             @Nullable Long wristUm,
             @Nullable Long lengthUm,
+            @Nullable String acceptable,
+            PieceSpec.@Nullable Accepted accepted,
             PieceView piece) {}
 
     record OrderView(
@@ -112,6 +121,8 @@ class OrderReads {
                         l.spec().sizeName(),
                         l.spec().wristUm(),
                         l.spec().lengthUm(),
+                        acceptable(sitting, l),
+                        l.spec().accepted(),
                         view(sitting, l)))
                 .toList();
         return new OrderView(
@@ -131,6 +142,13 @@ class OrderReads {
                 shortages(order, sitting),
                 lines,
                 history.of(id));
+    }
+
+    private static @Nullable String acceptable(PieceDesk.Sitting sitting, OrderLine line) {
+        return sitting.workOut(line.spec()).piece().checks().stream()
+                .flatMap(c -> c.acceptable(line.spec().wearer()).stream())
+                .findFirst()
+                .orElse(null);
     }
 
     private static int count(CustomerOrder order, Predicate<Piece> which) {

@@ -63,6 +63,7 @@ class OrdersController {
     private final GroupEntry group;
     private final ImportWork importWork;
     private final OrderExport export;
+    private final Acceptance acceptance;
 
     OrdersController(
             Orders orders,
@@ -80,7 +81,9 @@ class OrdersController {
             QuickEntry quick,
             GroupEntry group,
             ImportWork importWork,
-            OrderExport export) {
+            OrderExport export,
+            Acceptance acceptance) {
+        this.acceptance = acceptance;
         this.export = export;
         this.importWork = importWork;
         this.group = group;
@@ -251,6 +254,21 @@ class OrdersController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void unmake(@PathVariable long id, @RequestBody ActRequest body) {
         acts.unmake(id, body.count() == null ? 0 : body.count());
+    }
+
+    record ReasonRequest(String reason) {}
+
+    /** The owner takes a line though a check says no. */
+    @PutMapping("/{id}/lines/{line}/accepted")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void accept(@PathVariable long id, @PathVariable long line, @RequestBody ReasonRequest body) {
+        acceptance.accept(id, line, body.reason());
+    }
+
+    @DeleteMapping("/{id}/lines/{line}/accepted")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void withdraw(@PathVariable long id, @PathVariable long line) {
+        acceptance.withdraw(id, line);
     }
 
     @PatchMapping("/{id}")

@@ -79,7 +79,8 @@ final class ChoiceReader {
                 Boolean.TRUE.equals(choices.kit()),
                 word("wearer", choices.wearer(), Wearer.ADULT),
                 Boolean.TRUE.equals(choices.tapered()),
-                choices.units());
+                choices.units(),
+                null);
     }
 
     private Optional<SizeTable.Row> size() {

@@ -8,6 +8,7 @@ import dev.restis.core.measure.Fault;
 import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.PatternBook;
 import dev.restis.core.pattern.PatternRules;
+import dev.restis.core.pattern.Revision;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -17,6 +18,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
 import org.springframework.boot.context.event.ApplicationStartedEvent;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
@@ -65,9 +67,9 @@ public class PatternShelf {
         for (Pattern pattern : PatternBook.all()) {
             Shelved last = there.get(pattern.code());
             if (last == null) {
-                insert(pattern, 1, true, "restis");
+                insert(pattern, 1, true, "restis", null);
             } else if (last.shipped() && isNew(pattern, last)) {
-                insert(pattern, last.version() + 1, true, "restis");
+                insert(pattern, last.version() + 1, true, "restis", Revision.last(pattern.code()));
                 if (!last.pattern().name().equals(pattern.name())) {
                     events.publishEvent(new PatternRenamed(pattern.code()));
                 }
@@ -179,7 +181,7 @@ public class PatternShelf {
         }
         boolean renamed = last > 0
                 && !find(pattern.code(), last).orElseThrow().pattern().name().equals(pattern.name());
-        insert(pattern, last + 1, false, Workshop.whoever());
+        insert(pattern, last + 1, false, Workshop.whoever(), null);
         if (renamed) {
             events.publishEvent(new PatternRenamed(pattern.code()));
         }
@@ -210,10 +212,10 @@ public class PatternShelf {
         jdbc.sql("delete from pattern_withdrawn where code = ?").param(code).update();
     }
 
-    private void insert(Pattern pattern, int version, boolean shipped, String who) {
+    private void insert(Pattern pattern, int version, boolean shipped, String who, @Nullable Revision why) {
         jdbc.sql("""
-                        insert into pattern_version (code, version, name, shipped, definition, created_at, created_by)
-                        values (?, ?, ?, ?, ?::jsonb, ?, ?)
+                        insert into pattern_version (code, version, name, shipped, definition, created_at, created_by, why)
+                        values (?, ?, ?, ?, ?::jsonb, ?, ?, nullif(?, ''))
                         """)
                 .params(
                         pattern.code(),
@@ -222,7 +224,8 @@ public class PatternShelf {
                         shipped,
                         PatternJson.write(pattern),
                         Timestamp.from(clock.instant()),
-                        who)
+                        who,
+                        Optional.ofNullable(why).map(Revision::name).orElse(""))
                 .update();
     }
 }

@@ -83,11 +83,19 @@ class PatternsController {
 
     private final PieceDesk desk;
     private final PatternShelf shelf;
+    private final PatternHistory history;
     private final Samples samples;
     private final StitchShelf stitches;
     private final FaultWords words;
 
-    PatternsController(PieceDesk desk, PatternShelf shelf, Samples samples, StitchShelf stitches, FaultWords words) {
+    PatternsController(
+            PieceDesk desk,
+            PatternShelf shelf,
+            PatternHistory history,
+            Samples samples,
+            StitchShelf stitches,
+            FaultWords words) {
+        this.history = history;
         this.desk = desk;
         this.shelf = shelf;
         this.samples = samples;
@@ -141,8 +149,9 @@ class PatternsController {
     }
 
     @GetMapping(value = "/{code}/versions")
-    List<Integer> versions(@PathVariable String code) {
-        return shelf.versions(code);
+    PatternHistory.VersionPage versions(
+            @PathVariable String code, @RequestParam(required = false) @Nullable Integer before) {
+        return history.of(code, before);
     }
 
     @GetMapping(value = "/{code}/pattern.json", produces = MediaType.APPLICATION_JSON_VALUE)

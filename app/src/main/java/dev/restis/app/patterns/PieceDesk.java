@@ -39,6 +39,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Stream;
@@ -374,7 +375,8 @@ public class PieceDesk {
                     parts(spec),
                     new PieceRequest.House(margin, spec.units().cuttingStep(), house.takeUps(), spec.kit()),
                     spec.wearer(),
-                    spec.tapered());
+                    spec.tapered(),
+                    spec.accepted() == null ? Set.of() : Set.of(spec.accepted().check()));
         }
 
         private List<Cord> cords(PieceSpec spec) {

@@ -3,6 +3,7 @@ package dev.restis.app.patterns;
 import dev.restis.core.fit.Ease;
 import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.piece.Wearer;
+import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
@@ -14,6 +15,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param articles one cord article for each of the pattern's cords
  * @param parts the hardware chosen, in the order of the pattern's slots
+ * @param accepted the check that says no and that the owner takes all the same; whoever chooses anew drops it
  */
 public record PieceSpec(
         String pattern,
@@ -29,7 +31,15 @@ public record PieceSpec(
         boolean kit,
         Wearer wearer,
         boolean tapered,
-        UnitSystem units) {
+        UnitSystem units,
+        @Nullable Accepted accepted) {
+
+    /**
+     * That the owner takes a piece though a check says no.
+     *
+     * @param check the check's name
+     */
+    public record Accepted(String check, String reason, String who, Instant at) {}
 
     /** Every article it is made of. */
     Stream<Long> allArticles() {
@@ -44,7 +54,27 @@ public record PieceSpec(
     private PieceSpec comparable() {
         List<PartSpec> sorted =
                 parts.stream().sorted(Comparator.comparing(PartSpec::slot)).toList();
-        return changed(pattern, 0, ease, sorted);
+        return changed(pattern, 0, ease, sorted).taking(null);
+    }
+
+    /** The same piece, which the owner takes all the same, or no more. */
+    public PieceSpec taking(@Nullable Accepted other) {
+        return new PieceSpec(
+                pattern,
+                patternVersion,
+                sizeName,
+                wristUm,
+                handUm,
+                handAssumed,
+                ease,
+                lengthUm,
+                articles,
+                parts,
+                kit,
+                wearer,
+                tapered,
+                units,
+                other);
     }
 
     PieceSpec with(Ease other) {
@@ -60,7 +90,7 @@ public record PieceSpec(
         List<PartSpec> kept = parts.stream()
                 .filter(p -> other.pattern().hardware(p.slot()).isPresent())
                 .toList();
-        return changed(other.pattern().code(), other.version(), ease, kept);
+        return changed(other.pattern().code(), other.version(), ease, kept).taking(null);
     }
 
     /** The same choices with one article of cord instead of another wherever it is used. */
@@ -93,7 +123,8 @@ public record PieceSpec(
                 kit,
                 wearer,
                 tapered,
-                units);
+                units,
+                accepted);
     }
 
     /** A part chosen; {@code count} is 0 where the pattern says how many. */

@@ -15,6 +15,7 @@ import dev.restis.core.picture.SvgWriter;
 import dev.restis.core.piece.Caution;
 import dev.restis.core.piece.Check;
 import dev.restis.core.piece.MakingTime;
+import dev.restis.core.piece.Mark;
 import dev.restis.core.piece.PieceFit;
 import dev.restis.core.piece.TakeUp;
 import dev.restis.core.piece.WorkedBody;
@@ -110,6 +111,15 @@ public record PieceView(
             @Nullable Long innerUm,
             @Nullable EyeView eye) {}
 
+    /** Where a strand is marked, and from which end. */
+    public record StrandMark(Mark.Kind kind, long um) {
+        public static @Nullable StrandMark of(WorkedStrand strand) {
+            return strand.mark()
+                    .map(m -> new StrandMark(m.kind(), m.at().micrometres()))
+                    .orElse(null);
+        }
+    }
+
     public record StrandView(
             String role,
             int number,
@@ -118,7 +128,7 @@ public record PieceView(
             String colour,
             long cutUm,
             long usedUm,
-            @Nullable Long foldUm,
+            @Nullable StrandMark mark,
             double risk,
             SumView sum) {}
 
@@ -346,7 +356,7 @@ public record PieceView(
                 article.colour(),
                 strand.cutLength().micrometres(),
                 strand.used().micrometres(),
-                strand.foldMark().map(Length::micrometres).orElse(null),
+                StrandMark.of(strand),
                 strand.risk(),
                 SumView.of(strand.sum()));
     }

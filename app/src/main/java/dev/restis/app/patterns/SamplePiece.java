@@ -15,6 +15,6 @@ record SamplePiece(
             String colour,
             long cutUm,
             long usedUm,
-            @Nullable Long foldUm,
+            PieceView.@Nullable StrandMark mark,
             PieceView.SumView sum) {}
 }

@@ -121,7 +121,7 @@ class Samples {
                                 pattern.cords().get(s.slot()).colour(),
                                 s.cutLength().micrometres(),
                                 s.used().micrometres(),
-                                s.foldMark().map(Length::micrometres).orElse(null),
+                                PieceView.StrandMark.of(s),
                                 PieceView.SumView.of(s.sum())))
                         .toList(),
                 PieceView.picture(piece, colours(pattern), hardware(pattern), Detail.FULL, lines.drawing()),

@@ -10,9 +10,11 @@ import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cost.PieceCost;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
+import dev.restis.core.pattern.Stage;
 import dev.restis.core.piece.Check.Verdict;
 import dev.restis.core.piece.WorkedStrand;
 import jakarta.persistence.EntityManager;
+import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -45,6 +47,7 @@ public class Batches {
      *
      * @param set the order whose matching set the piece belongs to, if it does
      * @param tails what it leaves at its ends at the least
+     * @param cutAnyway that no tail serves, because one that should have was too short
      */
     public record StrandNeed(
             long id,
@@ -56,7 +59,9 @@ public class Batches {
             long article,
             long cutUm,
             long usedUm,
-            List<Length> tails) {}
+            List<Length> tails,
+            Stage stage,
+            boolean cutAnyway) {}
 
     /** Hardware that a piece in a batch needs. */
     public record PartNeed(long piece, long batch, long article, long quantity) {}
@@ -131,8 +136,10 @@ public class Batches {
                     worked.cords().get(s.slot()).id(),
                     s.cutLength().micrometres(),
                     s.used().micrometres(),
-                    s.foldMark().map(f -> f.micrometres()).orElse(null),
-                    s.tails().stream().map(Length::micrometres).toArray(Long[]::new)
+                    s.mark().map(m -> m.at().micrometres()).orElse(null),
+                    s.mark().map(m -> m.kind().name()).orElse(null),
+                    s.tails().stream().map(Length::micrometres).toArray(Long[]::new),
+                    s.stage().name()
                 });
             }
             worked.picked()
@@ -141,7 +148,8 @@ public class Batches {
             estimates.add(new Object[] {piece.piece(), estimate.used(), estimate.tails(), estimate.hardware()});
         }
         bulk.batchUpdate(
-                "insert into strand (piece_id, role, number, article_id, cut_um, used_um, fold_um, tails_um) values (?, ?, ?, ?, ?, ?, ?, ?)",
+                "insert into strand (piece_id, role, number, article_id, cut_um, used_um, mark_um, mark, tails_um, stage) "
+                        + "values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
                 strands);
         bulk.batchUpdate("insert into piece_hardware (piece_id, article_id, quantity) values (?, ?, ?)", parts);
         bulk.batchUpdate("insert into piece_estimate (piece_id, used, tails, hardware) values (?, ?, ?, ?)", estimates);
@@ -167,8 +175,10 @@ public class Batches {
                             .forEach(s -> strands.add(new Object[] {
                                 s.cutLength().micrometres(),
                                 s.used().micrometres(),
-                                s.foldMark().map(f -> f.micrometres()).orElse(null),
+                                s.mark().map(m -> m.at().micrometres()).orElse(null),
+                                s.mark().map(m -> m.kind().name()).orElse(null),
                                 s.tails().stream().map(Length::micrometres).toArray(Long[]::new),
+                                s.stage().name(),
                                 planned.piece(),
                                 s.role(),
                                 s.number()
@@ -178,7 +188,7 @@ public class Batches {
                             new Object[] {estimate.used(), estimate.tails(), estimate.hardware(), planned.piece()});
                 });
         bulk.batchUpdate("""
-                update strand set cut_um = ?, used_um = ?, fold_um = ?, tails_um = ?
+                update strand set cut_um = ?, used_um = ?, mark_um = ?, mark = ?, tails_um = ?, stage = ?
                 where piece_id = ? and role = ? and number = ?
                   and not exists (select 1 from cut_step t where t.strand_id = strand.id and t.done_at is not null)
                 """, strands);
@@ -227,6 +237,14 @@ public class Batches {
         }
     }
 
+    /** A tail that should have served this strand was too short: it is to be cut. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void tailTooShort(long strand) {
+        jdbc.sql("update strand set tail_short_at = ?, tail_short_by = ? where id = ?")
+                .params(Timestamp.from(clock.instant()), Workshop.whoever(), strand)
+                .update();
+    }
+
     /** What pieces in batches were worked out to need. */
     @Transactional(readOnly = true)
     public List<StrandNeed> strandsOf(Collection<Long> pieceIds) {
@@ -243,7 +261,8 @@ public class Batches {
                 ? List.of()
                 : jdbc.sql("""
                                 select s.id, s.piece_id, p.batch_id, case when l.matching then l.order_id end as set_id, s.role,
-                                       s.number, s.article_id, s.cut_um, s.used_um, s.tails_um
+                                       s.number, s.article_id, s.cut_um, s.used_um, s.tails_um, s.stage,
+                                       s.tail_short_at is not null as cut_anyway
                                 from strand s join piece p on p.id = s.piece_id join order_line l on l.id = p.line_id
                                 where %s order by s.id
                                 """.formatted(which))
@@ -260,7 +279,9 @@ public class Batches {
                                 row.getLong("used_um"),
                                 Arrays.stream((Long[]) row.getArray("tails_um").getArray())
                                         .map(Length::new)
-                                        .toList()))
+                                        .toList(),
+                                Stage.valueOf(row.getString("stage")),
+                                row.getBoolean("cut_anyway")))
                         .list();
     }
 

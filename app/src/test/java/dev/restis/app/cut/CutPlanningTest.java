@@ -49,12 +49,15 @@ class CutPlanningTest {
     @Mock
     private Bettering bettering;
 
+    @Mock
+    private ShortTails tails;
+
     private CutPlanning planning;
     private final CutPlanner planner = new FirstFitDecreasing();
 
     @BeforeEach
     void withAPlainPlanner() {
-        planning = new CutPlanning(plans, lists, bettering, mock(Reckoning.class), planner);
+        planning = new CutPlanning(plans, lists, bettering, mock(Reckoning.class), tails, planner);
     }
 
     /** A strand of 500 mm of piece 1, and spools of these lengths in millimetres; a sealed one is negative. */
@@ -118,6 +121,16 @@ class CutPlanningTest {
         when(plans.lay(any(), any())).thenReturn(Optional.of(new Laid(9, 5)));
         planning.planRest(9);
         verify(plans).lay(any(), argThat(s -> s.opened() == 1 && s.longer() == 1));
+    }
+
+    @Test
+    void aTailThatIsTooShortIsToldBeforeWhatIsLeftIsPlanned() {
+        when(plans.of(9)).thenReturn(snapshot(Set.of(), 9_000));
+        when(plans.lay(any(), any())).thenReturn(Optional.of(new Laid(9, 5)));
+        planning.tailTooShort(9, 77);
+        InOrder order = inOrder(tails, plans);
+        order.verify(tails).tooShort(9, 77);
+        order.verify(plans).of(9);
     }
 
     @Test

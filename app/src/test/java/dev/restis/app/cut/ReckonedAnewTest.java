@@ -59,6 +59,13 @@ class ReckonedAnewTest {
             assertThat(count(jdbc, "select count(*) from reckoned_anew_open where after_quantity > before_quantity"))
                     .isPositive();
             assertThat(new Verification(jdbc).differences()).isEmpty();
+            assertThat(count(jdbc, "select count(*) from pattern_version where version > 1 and shipped"))
+                    .as("patterns that are tied otherwise now")
+                    .isGreaterThan(10);
+            assertThat(count(
+                            jdbc, "select count(*) from pattern_version where version > 1 and shipped and why is null"))
+                    .as("and do not say why")
+                    .isZero();
             long list = count(jdbc, """
                     select max(c.id) from cut_list c join cut_spool s on s.cut_list_id = c.id
                         join cut_step t on t.cut_spool_id = s.id where c.confirmed_at is null and t.done_at is not null

@@ -4,6 +4,7 @@ import dev.restis.core.cutting.CutPlan.SpoolPlan;
 import dev.restis.core.cutting.CutPlan.Step;
 import dev.restis.core.cutting.CutPlan.StepKind;
 import dev.restis.core.measure.Length;
+import dev.restis.core.pattern.Stage;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -61,12 +62,19 @@ public final class CutPlanRules {
         Demand source = demands.get(trimming.source());
         if (demand == null || source == null || !cutFrom.containsKey(trimming.source())) {
             broken.add(trimming + " needs a strand that is asked for and a source that is cut");
-        } else if (source.piece() >= demand.piece() || source.article() != demand.article()) {
-            broken.add(trimming + " needs a source of the same article in an earlier piece");
+        } else if (demand.cutAnyway()) {
+            broken.add(trimming + " needs a strand that is not to be cut anyway");
+        } else if (!trimmedBefore(source, demand) || source.article() != demand.article()) {
+            broken.add(trimming + " needs a source of the same article that is trimmed before it is tied");
         } else if (trimming.tail().isLessThan(demand.length())
                 || !source.tails().contains(trimming.tail())) {
             broken.add(trimming + " needs a tail of " + source.tails() + " that is " + demand.length() + " or longer");
         }
+    }
+
+    private static boolean trimmedBefore(Demand source, Demand demand) {
+        boolean ownBody = source.stage() == Stage.BODY && demand.stage() == Stage.CLOSING;
+        return source.piece() < demand.piece() || ownBody && source.piece() == demand.piece();
     }
 
     /** No tail serves twice. */

@@ -1,6 +1,7 @@
 package dev.restis.core.cutting;
 
 import dev.restis.core.measure.Length;
+import dev.restis.core.pattern.Stage;
 import java.util.List;
 import java.util.Optional;
 
@@ -13,8 +14,18 @@ import java.util.Optional;
  * @param article what it is cut from
  * @param length cut length; positive
  * @param tails what it leaves for others when its piece is tied, at the least
+ * @param stage when it is tied: the tails of a body are there for what closes the same piece
+ * @param cutAnyway that no tail serves, because one that should have was too short
  */
-public record Demand(long id, long piece, Optional<Long> set, long article, Length length, List<Length> tails) {
+public record Demand(
+        long id,
+        long piece,
+        Optional<Long> set,
+        long article,
+        Length length,
+        List<Length> tails,
+        Stage stage,
+        boolean cutAnyway) {
 
     /** What must come from one lot: an article in a piece that stands alone, or in a whole set. */
     public record OneLot(boolean set, long id, long article) {}
@@ -27,7 +38,7 @@ public record Demand(long id, long piece, Optional<Long> set, long article, Leng
     }
 
     public Demand(long id, long piece, long article, Length length, List<Length> tails) {
-        this(id, piece, Optional.empty(), article, length, tails);
+        this(id, piece, Optional.empty(), article, length, tails, Stage.BODY, false);
     }
 
     public Demand(long id, long piece, long article, Length length) {
@@ -40,6 +51,16 @@ public record Demand(long id, long piece, Optional<Long> set, long article, Leng
     }
 
     public Demand inSet(long other) {
-        return new Demand(id, piece, Optional.of(other), article, length, tails);
+        return new Demand(id, piece, Optional.of(other), article, length, tails, stage, cutAnyway);
+    }
+
+    /** The same strand, tied at another time. */
+    public Demand at(Stage other) {
+        return new Demand(id, piece, set, article, length, tails, other, cutAnyway);
+    }
+
+    /** The same strand, which no tail serves any more. */
+    public Demand withoutTail() {
+        return new Demand(id, piece, set, article, length, tails, stage, true);
     }
 }

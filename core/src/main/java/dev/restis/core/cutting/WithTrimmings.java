@@ -6,8 +6,10 @@ import dev.restis.core.cutting.CutPlan.StepKind;
 import dev.restis.core.cutting.CutPlan.Trimming;
 import dev.restis.core.cutting.CutPlan.Waiting;
 import dev.restis.core.measure.Length;
+import dev.restis.core.pattern.Stage;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -19,8 +21,9 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /**
- * Serves short strands by the tails that pieces made before them leave, and lets another planner cut the rest. A strand
- * takes the shortest tail that is long enough. The lot rule holds for tails too: where a piece or its set has further strands of
+ * Serves short strands by the tails that pieces made before them leave, and lets another planner cut the rest. What closes a
+ * piece may take the tails of the piece's own body too, which is trimmed by then; those that run through the closing are not. A
+ * strand takes the shortest tail that is long enough. The lot rule holds for tails too: where a piece or its set has further strands of
  * the article, the tail must come from their lot; where the plan turns out otherwise, or the source's piece has to wait, the
  * strand is cut after all and the plan made again. Each round bars at least one strand, so it ends; two rounds are usual.
  */
@@ -59,26 +62,43 @@ public final class WithTrimmings implements CutPlanner {
         List<Trimming> served = new ArrayList<>();
         Map<Long, List<Tail>> left = new HashMap<>();
         for (List<Demand> piece : pieces.values()) {
-            List<Demand> cut = new ArrayList<>();
-            for (Demand demand : piece) {
-                Optional<Tail> tail = barred.contains(demand.id())
-                        ? Optional.empty()
-                        : left.getOrDefault(demand.article(), List.of()).stream()
-                                .filter(t -> !t.length().isLessThan(demand.length()))
-                                .min(Comparator.comparing(Tail::length).thenComparing(Tail::source));
-                tail.ifPresentOrElse(
-                        t -> {
-                            left.getOrDefault(demand.article(), List.of()).remove(t);
-                            served.add(new Trimming(demand.id(), t.source(), t.length()));
-                        },
-                        () -> cut.add(demand));
-            }
-            for (Demand demand : cut) {
-                List<Tail> tails = left.computeIfAbsent(demand.article(), a -> new ArrayList<>());
-                demand.tails().forEach(t -> tails.add(new Tail(demand.id(), t)));
-            }
+            Map<Stage, List<Demand>> cut = new EnumMap<>(Stage.class);
+            piece.stream().filter(d -> d.stage() != Stage.CLOSING).forEach(d -> serve(d, barred, left, served, cut));
+            leave(cut.getOrDefault(Stage.BODY, List.of()), left);
+            piece.stream().filter(d -> d.stage() == Stage.CLOSING).forEach(d -> serve(d, barred, left, served, cut));
+            leave(cut.getOrDefault(Stage.CLOSED_OVER, List.of()), left);
+            leave(cut.getOrDefault(Stage.CLOSING, List.of()), left);
         }
         return served;
+    }
+
+    /** Gives a strand the shortest tail that is long enough; it is cut where there is none. */
+    private static void serve(
+            Demand demand,
+            Set<Long> barred,
+            Map<Long, List<Tail>> left,
+            List<Trimming> served,
+            Map<Stage, List<Demand>> cut) {
+        List<Tail> tails = left.getOrDefault(demand.article(), List.of());
+        Optional<Tail> tail = demand.cutAnyway() || barred.contains(demand.id())
+                ? Optional.empty()
+                : tails.stream()
+                        .filter(t -> !t.length().isLessThan(demand.length()))
+                        .min(Comparator.comparing(Tail::length).thenComparing(Tail::source));
+        tail.ifPresentOrElse(
+                t -> {
+                    tails.remove(t);
+                    served.add(new Trimming(demand.id(), t.source(), t.length()));
+                },
+                () -> cut.computeIfAbsent(demand.stage(), s -> new ArrayList<>())
+                        .add(demand));
+    }
+
+    private static void leave(List<Demand> cut, Map<Long, List<Tail>> left) {
+        for (Demand demand : cut) {
+            List<Tail> tails = left.computeIfAbsent(demand.article(), a -> new ArrayList<>());
+            demand.tails().forEach(t -> tails.add(new Tail(demand.id(), t)));
+        }
     }
 
     private record Tail(long source, Length length) {}

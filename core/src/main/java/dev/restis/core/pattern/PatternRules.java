@@ -201,10 +201,6 @@ public final class PatternRules implements Section.Visitor<Boolean> {
         if (stopper != opening) {
             fault("sections", stopper ? "pattern.noEye" : "pattern.noStopper");
         }
-        if (pattern.kind() == Pattern.Kind.NECK_LANYARD
-                && pattern.hardware().stream().noneMatch(h -> h.kind() == Hardware.Kind.BREAKAWAY && !h.optional())) {
-            fault("hardware", "pattern.noBreakaway");
-        }
     }
 
     private boolean closesOnItself() {

@@ -7,6 +7,7 @@ import dev.restis.core.fit.EyeFit;
 import dev.restis.core.fit.SlidingFit;
 import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.Course;
+import dev.restis.core.pattern.HardwareSlot;
 import dev.restis.core.pattern.Leg;
 import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.Role;
@@ -59,6 +60,8 @@ final class Checks {
         checks.ends();
         checks.unequal();
         checks.wearer();
+        checks.breakaway();
+        checks.fused();
         return checks.checks;
     }
 
@@ -317,6 +320,43 @@ final class Checks {
                         Verdict.TIGHT,
                         Map.of("thin", Length.ofMillimetres(least), "thick", Length.ofMillimetres(most))));
             }
+        }
+    }
+
+    /**
+     * What is worn around the neck must come open by itself: at a joint that lies between the two ends of what goes around. One
+     * that cord runs through, or that hangs at one end, holds as a bead or a ring does.
+     */
+    private void breakaway() {
+        if (parts.pattern.kind() != Pattern.Kind.NECK_LANYARD) {
+            return;
+        }
+        List<String> joints = parts.pattern.hardware().stream()
+                .map(HardwareSlot::code)
+                .filter(code -> parts.part(code)
+                        .filter(h -> h.kind() == Hardware.Kind.BREAKAWAY)
+                        .isPresent())
+                .toList();
+        boolean opens = parts.pattern.all(Section.Attached.class).stream()
+                .anyMatch(a -> a.within() && joints.contains(a.hardware()) && !turnedAt(a.hardware()));
+        String code = opens ? "breakaway" : joints.isEmpty() ? "breakaway.none" : "breakaway.tied";
+        boolean accepted = !opens
+                && parts.request.wearer() == Wearer.ADULT
+                && parts.request.accepted().contains(Check.BREAKAWAY);
+        checks.add(Check.of(
+                accepted ? "breakaway.accepted" : code,
+                opens ? Verdict.GOOD : accepted ? Verdict.TIGHT : Verdict.NO,
+                Map.of()));
+    }
+
+    /** Two cords are fused at a flame: both must melt. */
+    private void fused() {
+        boolean burns = parts.pattern.roles().stream()
+                .filter(Role::fused)
+                .flatMap(role -> role.slots().stream())
+                .anyMatch(slot -> !parts.cord(slot).material().heatSealable());
+        if (burns) {
+            checks.add(Check.of("fused", Verdict.NO, Map.of()));
         }
     }
 

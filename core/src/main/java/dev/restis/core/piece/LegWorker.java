@@ -29,6 +29,9 @@ import java.util.List;
 /** Works out the sum behind one leg of a strand, section by section. */
 final class LegWorker implements Section.Visitor<List<Term>> {
 
+    /** What an end that runs through the closing has there. */
+    static final String CLOSURE_TAIL = "closure.tail";
+
     private static final double GEOMETRY = TakeUp.GEOMETRY_SPREAD;
     private static final Length FUSE = Length.ofMillimetres(10);
     /** A customer who ties a kit is given this much more to hold. */
@@ -244,7 +247,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
 
     private List<Term> tails(Collection<Seat> seats) {
         int ends = endsIn(seats);
-        List<Term> terms = new ArrayList<>(List.of(Term.of("closure.tail", ends, tail())));
+        List<Term> terms = new ArrayList<>(List.of(Term.of(CLOSURE_TAIL, ends, tail())));
         if (!parts.endBeads(seats)) {
             Length knot = Knots.overhand(parts.tailsPerSide(seats), parts.thickest(seats));
             terms.add(Term.tied("closure.endStop", ends, knot, GEOMETRY));
@@ -255,7 +258,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
     @Override
     public List<Term> slideBead(Section.SlideBead section) {
         int ends = endsIn(section.tails());
-        return ends > 0 ? List.of(Term.of("closure.tail", ends, tail())) : List.of();
+        return ends > 0 ? List.of(Term.of(CLOSURE_TAIL, ends, tail())) : List.of();
     }
 
     @Override
@@ -265,7 +268,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
             return List.of();
         }
         return List.of(
-                Term.of("closure.tail", ends, tail()),
+                Term.of(CLOSURE_TAIL, ends, tail()),
                 Term.tied(
                         "closure.slidingKnot",
                         ends,
@@ -287,7 +290,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         }
         terms.add(Term.of("knot.height", Knots.barrelHeight(Section.Noose.WRAPS, d)));
         terms.add(Term.of("closure.noose", Knots.foldLeg(bundle, d).times(2L)));
-        terms.add(Term.of("closure.tail", tail()));
+        terms.add(Term.of(CLOSURE_TAIL, tail()));
         terms.addAll(knotTerms(section.stop(), 1, section.tails(), 1));
         return terms;
     }

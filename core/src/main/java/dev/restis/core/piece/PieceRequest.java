@@ -7,6 +7,7 @@ import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.Pattern;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * Everything that decides what a piece is.
@@ -18,6 +19,7 @@ import java.util.Map;
  * @param house how the workshop cuts
  * @param wearer whom it is for
  * @param tapered whether strands' ends are tapered before they are threaded
+ * @param accepted codes of checks that the owner takes though they say no; of those that may be taken
  */
 public record PieceRequest(
         Pattern pattern,
@@ -26,16 +28,18 @@ public record PieceRequest(
         Map<String, Part> parts,
         House house,
         Wearer wearer,
-        boolean tapered) {
+        boolean tapered,
+        Set<String> accepted) {
 
     public PieceRequest {
         cords = List.copyOf(cords);
         parts = Map.copyOf(parts);
+        accepted = Set.copyOf(accepted);
     }
 
     /** For an adult, with ends as they are cut. */
     public PieceRequest(Pattern pattern, List<Cord> cords, Size size, Map<String, Part> parts, House house) {
-        this(pattern, cords, size, parts, house, Wearer.ADULT, false);
+        this(pattern, cords, size, parts, house, Wearer.ADULT, false, Set.of());
     }
 
     /** What the piece is sized by. */
@@ -75,22 +79,27 @@ public record PieceRequest(
     }
 
     public PieceRequest with(House other) {
-        return new PieceRequest(pattern, cords, size, parts, other, wearer, tapered);
+        return new PieceRequest(pattern, cords, size, parts, other, wearer, tapered, accepted);
     }
 
     public PieceRequest with(Map<String, Part> other) {
-        return new PieceRequest(pattern, cords, size, other, house, wearer, tapered);
+        return new PieceRequest(pattern, cords, size, other, house, wearer, tapered, accepted);
     }
 
     public PieceRequest with(Size other) {
-        return new PieceRequest(pattern, cords, other, parts, house, wearer, tapered);
+        return new PieceRequest(pattern, cords, other, parts, house, wearer, tapered, accepted);
     }
 
     public PieceRequest with(Wearer other) {
-        return new PieceRequest(pattern, cords, size, parts, house, other, tapered);
+        return new PieceRequest(pattern, cords, size, parts, house, other, tapered, accepted);
     }
 
     public PieceRequest withTaperedEnds() {
-        return new PieceRequest(pattern, cords, size, parts, house, wearer, true);
+        return new PieceRequest(pattern, cords, size, parts, house, wearer, true, accepted);
+    }
+
+    /** With checks that the owner takes though they say no. */
+    public PieceRequest accepting(Set<String> others) {
+        return new PieceRequest(pattern, cords, size, parts, house, wearer, tapered, others);
     }
 }

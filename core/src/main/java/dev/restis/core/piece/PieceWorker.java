@@ -1,11 +1,16 @@
 package dev.restis.core.piece;
 
+import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.Sum;
 import dev.restis.core.measure.Sum.Term;
 import dev.restis.core.pattern.Role;
+import dev.restis.core.pattern.Section;
+import dev.restis.core.pattern.Stage;
+import dev.restis.core.stitch.Seat;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -135,8 +140,19 @@ public final class PieceWorker {
                 risk,
                 new Sum(margins),
                 cut,
-                legs.size() == 2 ? Optional.of(foldMark(legs, offCentre, z, cut)) : Optional.empty(),
-                parts.request.house().kit() ? List.of() : tails(legs, z));
+                legs.size() == 2 ? Optional.of(fold(legs, offCentre, z, cut)) : firstKnot(role, cut),
+                parts.request.house().kit() ? List.of() : tails(legs, z),
+                stage(role, legs));
+    }
+
+    private static Stage stage(Role role, List<Sum> legs) {
+        if (role.takes(List.of(Seat.CLOSURE))) {
+            return Stage.CLOSING;
+        }
+        boolean closedOver = legs.stream()
+                .flatMap(l -> l.terms().stream())
+                .anyMatch(t -> t.code().equals(LegWorker.CLOSURE_TAIL) && t.count() > 0);
+        return closedOver ? Stage.CLOSED_OVER : Stage.BODY;
     }
 
     /** What the hand held, and what is left of the margin when more cord was used than expected. */
@@ -164,11 +180,33 @@ public final class PieceWorker {
     }
 
     /** The middle for equal legs; else the first leg with its own margin, and the rounding goes to the longer one. */
-    private static Length foldMark(List<Sum> legs, boolean offCentre, double z, Length cut) {
+    private static Mark fold(List<Sum> legs, boolean offCentre, double z, Length cut) {
         if (!offCentre) {
-            return new Length(cut.micrometres() / 2);
+            return new Mark(Mark.Kind.MIDDLE, new Length(cut.micrometres() / 2));
         }
         Sum first = legs.get(0);
-        return first.total().plus(first.spread().times(z)).roundUpTo(Length.ofMillimetres(1));
+        return new Mark(
+                Mark.Kind.SHORT_LEG, first.total().plus(first.spread().times(z)).roundUpTo(Length.ofMillimetres(1)));
+    }
+
+    /** Where the first knot goes on a straight strand that carries beads in its middle, alike on either side of them. */
+    private Optional<Mark> firstKnot(Role role, Length cut) {
+        List<Section> along = parts.pattern.sections().stream()
+                .filter(s -> s instanceof Section.Body || s instanceof Section.Knot || s instanceof Section.Threaded)
+                .toList();
+        List<Section> mirrored = new ArrayList<>(along);
+        Collections.reverse(mirrored);
+        if (along.size() < 3 || !along.equals(mirrored)) {
+            return Optional.empty();
+        }
+        Section middle = along.get(along.size() / 2);
+        if (!(middle instanceof Section.Threaded beads) || !role.takes(beads.seats())) {
+            return Optional.empty();
+        }
+        int count = HardwareCounter.beads(beads, parts, fit);
+        Length half = new Length((cut.micrometres()
+                        - parts.measure(beads.hardware(), Measure.LENGTH).micrometres() * count)
+                / 2);
+        return count == 0 ? Optional.empty() : Optional.of(new Mark(Mark.Kind.FIRST_KNOT, half));
     }
 }

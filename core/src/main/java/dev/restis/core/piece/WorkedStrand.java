@@ -2,6 +2,7 @@ package dev.restis.core.piece;
 
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.Sum;
+import dev.restis.core.pattern.Stage;
 import java.util.List;
 import java.util.Optional;
 
@@ -15,9 +16,10 @@ import java.util.Optional;
  * @param risk chance that it turns out too short, 0 to 1
  * @param closing the terms after the legs: margin and rounding
  * @param cutLength what to cut: the sum of all terms
- * @param foldMark where to mark the fold, from the end of the first leg
+ * @param mark where to mark it; nothing for a straight strand that is tied from its end
  * @param tails what is trimmed off each tied end at the least, longest first; one tail in twenty is shorter. None where
  *     the customer ties.
+ * @param stage when it is tied
  */
 public record WorkedStrand(
         String role,
@@ -27,8 +29,9 @@ public record WorkedStrand(
         double risk,
         Sum closing,
         Length cutLength,
-        Optional<Length> foldMark,
-        List<Length> tails) {
+        Optional<Mark> mark,
+        List<Length> tails,
+        Stage stage) {
 
     public WorkedStrand {
         legs = List.copyOf(legs);
@@ -39,7 +42,7 @@ public record WorkedStrand(
     WorkedStrand numbered(int other) {
         return other == number
                 ? this
-                : new WorkedStrand(role, other, slot, legs, risk, closing, cutLength, foldMark, tails);
+                : new WorkedStrand(role, other, slot, legs, risk, closing, cutLength, mark, tails, stage);
     }
 
     /** All terms in order; their total is the cut length. */

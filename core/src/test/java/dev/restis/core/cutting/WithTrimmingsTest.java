@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.restis.core.cutting.CutPlan.SpoolPlan;
 import dev.restis.core.cutting.CutPlan.Trimming;
 import dev.restis.core.measure.Length;
+import dev.restis.core.pattern.Stage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -35,6 +36,42 @@ class WithTrimmingsTest {
                 List.of(demand(1, 1, 250), demand(2, 1, 900, 260), demand(3, 2, 900, 249), demand(4, 3, 261)),
                 holding(1, 7, 5000));
         assertThat(planner.plan(request).trimmings()).isEmpty();
+    }
+
+    @Test
+    void theSliderOfAPieceTakesATailOfItsOwnBody() {
+        CutRequest request =
+                request(List.of(demand(1, 1, 250).at(Stage.CLOSING), demand(2, 1, 900, 260, 240)), holding(1, 7, 5000));
+        CutPlan plan = planner.plan(request);
+        assertThat(plan.trimmings()).containsExactly(new Trimming(1, 2, mm(260)));
+        assertThat(plan.cut()).isEqualTo(mm(900));
+        assertThat(CutPlanRules.broken(request, plan)).isEmpty();
+    }
+
+    /** They are trimmed when the slider is tied over them already; the next piece may have them. */
+    @Test
+    void endsThatRunThroughASliderServeOnlyTheNextPiece() {
+        CutRequest request = request(
+                List.of(
+                        demand(1, 1, 900, 260).at(Stage.CLOSED_OVER),
+                        demand(2, 1, 250).at(Stage.CLOSING),
+                        demand(3, 2, 900, 260).at(Stage.CLOSED_OVER),
+                        demand(4, 2, 250).at(Stage.CLOSING)),
+                holding(1, 7, 5000));
+        assertThat(planner.plan(request).trimmings()).containsExactly(new Trimming(4, 1, mm(260)));
+    }
+
+    @Test
+    void aStrandWhoseTailWasTooShortIsCutAndWhatItLeavesServesOthers() {
+        CutRequest request = request(
+                List.of(
+                        demand(1, 1, 900, 260),
+                        demand(2, 1, 250).at(Stage.CLOSING).withoutTail(),
+                        demand(3, 2, 250)),
+                holding(1, 7, 5000));
+        CutPlan plan = planner.plan(request);
+        assertThat(plan.trimmings()).containsExactly(new Trimming(3, 1, mm(260)));
+        assertThat(plan.cut()).isEqualTo(mm(900 + 250));
     }
 
     @Test
@@ -82,6 +119,8 @@ class WithTrimmingsTest {
                         1 + random.nextInt(2),
                         mm(length),
                         List.of(mm(60 + random.nextInt(300)), mm(60 + random.nextInt(300))));
+                demand = demand.at(Stage.values()[random.nextInt(Stage.values().length)]);
+                demand = random.nextInt(10) == 0 ? demand.withoutTail() : demand;
                 demands.add(demand.piece() % 4 == 0 ? demand.inSet(demand.piece() % 8) : demand);
             }
             List<Holding> holdings = new ArrayList<>();
@@ -124,6 +163,12 @@ class WithTrimmingsTest {
                 .singleElement()
                 .asString()
                 .contains("or longer");
+        CutRequest anyway =
+                request(List.of(demand(1, 1, 900, 260), demand(2, 2, 250).withoutTail()), holding(1, 7, 5000));
+        assertThat(CutPlanRules.broken(anyway, new CutPlan(spools, List.of()).with(List.of(good))))
+                .singleElement()
+                .asString()
+                .contains("to be cut anyway");
     }
 
     private static CutRequest request(List<Demand> demands, Holding... holdings) {

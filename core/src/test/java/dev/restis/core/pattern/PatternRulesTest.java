@@ -103,21 +103,6 @@ class PatternRulesTest {
     }
 
     @Test
-    void aNeckLanyardHasABreakawayThatCannotBeLeftOut() {
-        HardwareSlot joint = HardwareSlot.needed("breakaway", Hardware.of(Hardware.Kind.BREAKAWAY, 22, 7));
-        List<Role> roles = List.of(CORE, WORKING);
-        assertThat(codes(Pattern.Kind.NECK_LANYARD, List.of(), roles, BODY)).containsExactly("pattern.noBreakaway");
-        assertThat(codes(
-                        Pattern.Kind.NECK_LANYARD,
-                        List.of(new HardwareSlot("breakaway", joint.usual(), true, 0)),
-                        roles,
-                        BODY))
-                .containsExactly("pattern.noBreakaway");
-        assertThat(codes(Pattern.Kind.NECK_LANYARD, List.of(joint), roles, BODY))
-                .isEmpty();
-    }
-
-    @Test
     void beadsMustBeBeads() {
         Body beaded = BODY.with(new Motif("ring", List.of(Seat.CORE), 0));
         HardwareSlot ring = HardwareSlot.needed("ring", Hardware.of(Hardware.Kind.RING, 25, 2));

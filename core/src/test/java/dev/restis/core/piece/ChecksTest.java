@@ -10,15 +10,19 @@ import dev.restis.core.fit.Ease;
 import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.PatternBook;
+import dev.restis.core.pattern.Role;
+import dev.restis.core.pattern.Section;
 import dev.restis.core.piece.Check.Verdict;
 import dev.restis.core.piece.PieceRequest.Part;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What is judged before anything is cut, at the edges of each verdict. */
 class ChecksTest {
@@ -153,6 +157,67 @@ class ChecksTest {
     })
     void theYoungerTheWearerTheLessIsGood(String code, Wearer wearer, String check, Verdict verdict) {
         assertThat(check(usual(pattern(code)).with(wearer), check).verdict()).isEqualTo(verdict);
+    }
+
+    @Test
+    void aNeckLanyardOpensAtAJointBetweenItsEnds() {
+        assertThat(check(usual(pattern("neck-plain")), "breakaway").verdict()).isEqualTo(Verdict.GOOD);
+    }
+
+    /** Left out, or hung at the end like a clip, it lets nothing go. */
+    @ParameterizedTest
+    @ValueSource(strings = {"breakaway.none", "breakaway.tied"})
+    void aNeckLanyardThatDoesNotOpenIsTakenByNobodyButTheOwnerAndForAnAdult(String code) {
+        PieceRequest request = closed(code.equals("breakaway.none"));
+        Check no = check(request, code);
+        assertThat(no.verdict()).isEqualTo(Verdict.NO);
+        assertThat(no.acceptable(Wearer.ADULT)).contains(Check.BREAKAWAY);
+        assertThat(no.acceptable(Wearer.CHILD)).isEmpty();
+        PieceRequest taken = request.accepting(Set.of(Check.BREAKAWAY));
+        Check accepted = check(taken, "breakaway.accepted");
+        assertThat(accepted.verdict()).isEqualTo(Verdict.TIGHT);
+        assertThat(accepted.acceptable(Wearer.ADULT)).isEmpty();
+        assertThat(check(taken.with(Wearer.CHILD), code).verdict()).isEqualTo(Verdict.NO);
+    }
+
+    private static PieceRequest closed(boolean without) {
+        Pattern plain = pattern("neck-plain");
+        List<Section> sections = plain.sections().stream()
+                .<Section>mapMulti((section, kept) -> {
+                    if (!(section instanceof Section.Attached a) || !a.within()) {
+                        kept.accept(section);
+                    } else if (!without) {
+                        kept.accept(new Section.Attached(a.hardware(), false));
+                    }
+                })
+                .toList();
+        return usual(new Pattern(
+                plain.code(),
+                plain.name(),
+                plain.kind(),
+                plain.cords(),
+                plain.hardware().stream()
+                        .filter(h -> !without || h.kind() != Kind.BREAKAWAY)
+                        .toList(),
+                plain.roles(),
+                sections,
+                plain.usualLength()));
+    }
+
+    /** Two colours become one strand at a flame, which cotton does not melt in. */
+    @Test
+    void onlyWhatMeltsIsFused() {
+        Pattern fused = PatternBook.all().stream()
+                .filter(p -> p.roles().stream().anyMatch(Role::fused))
+                .findFirst()
+                .orElseThrow();
+        PieceRequest usual = usual(fused);
+        assertThat(Examples.worked(usual).checks()).noneMatch(c -> c.code().equals("fused"));
+        List<Cord> cords = usual.cords().stream()
+                .map(c -> Examples.cord("cotton", c.diameter().toMillimetres()))
+                .toList();
+        PieceRequest cotton = new PieceRequest(fused, cords, usual.size(), usual.parts(), usual.house());
+        assertThat(check(cotton, "fused").verdict()).isEqualTo(Verdict.NO);
     }
 
     /** Four leather tails of 4.828 mm fill a hole of 5.0 to 0.966; one of 4.6 to 1.05, which no taper mends. */

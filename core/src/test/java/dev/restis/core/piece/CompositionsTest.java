@@ -69,7 +69,9 @@ class CompositionsTest {
                     .as(which)
                     .allMatch(t -> !t.total().isNegative());
             assertThat(strand.tails()).as(which).allMatch(Length::isPositive);
-            strand.foldMark().ifPresent(fold -> assertThat(fold).as(which).isLessThan(strand.cutLength()));
+            strand.mark()
+                    .map(Mark::at)
+                    .ifPresent(fold -> assertThat(fold).as(which).isLessThan(strand.cutLength()));
         }
     }
 

@@ -94,7 +94,7 @@ class CoursesTest {
         assertThat(cord.legs().get(0).total().toMillimetres()).isCloseTo(607.56, within(0.15));
         assertThat(cord.legs().get(1).total().toMillimetres()).isCloseTo(2585.31, within(0.15));
         assertThat(cord.cutLength()).isEqualTo(Length.ofMillimetres(3690));
-        assertThat(cord.foldMark()).contains(Length.ofMillimetres(612));
+        assertThat(cord.mark().map(Mark::at)).contains(Length.ofMillimetres(612));
     }
 
     /** At equal pitch a further run costs a run and a bend in either leg, and never less weaving. */

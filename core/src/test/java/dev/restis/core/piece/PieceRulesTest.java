@@ -59,7 +59,7 @@ class PieceRulesTest {
             assertThat(strand.used()).isLessThan(strand.cutLength());
             assertThat(strand.sum().terms())
                     .allSatisfy(t -> assertThat(t.total()).isEqualTo(t.each().times(t.count())));
-            strand.foldMark().ifPresent(fold -> assertThat(fold).isLessThan(strand.cutLength()));
+            strand.mark().map(Mark::at).ifPresent(fold -> assertThat(fold).isLessThan(strand.cutLength()));
         }
         PieceFit fit = piece.fit();
         Length stretched = fit.bodies().stream()

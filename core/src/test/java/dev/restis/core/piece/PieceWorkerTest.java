@@ -53,8 +53,8 @@ class PieceWorkerTest {
                         Length.ofMillimetres(470),
                         Length.ofMillimetres(2315),
                         Length.ofMillimetres(415));
-        assertThat(piece.strands().get(2).foldMark()).contains(new Length(1_157_500));
-        assertThat(piece.strands().get(0).foldMark()).isEmpty();
+        assertThat(piece.strands().get(2).mark().map(Mark::at)).contains(new Length(1_157_500));
+        assertThat(piece.strands().get(0).mark().map(Mark::at)).isEmpty();
     }
 
     /**
@@ -82,7 +82,7 @@ class PieceWorkerTest {
         assertThat(piece.fit().repeats()).isEqualTo(40);
         assertThat(piece.strands()).hasSize(2).allSatisfy(strand -> {
             assertThat(strand.cutLength()).isEqualTo(Length.ofMillimetres(955));
-            assertThat(strand.foldMark()).contains(Length.ofMillimetres(247));
+            assertThat(strand.mark().map(Mark::at)).contains(Length.ofMillimetres(247));
         });
         assertThat(piece.hardware()).containsExactly(java.util.Map.entry("ring", 1));
     }
