@@ -45,7 +45,8 @@ public final class PictureDrawer {
 
     public static Picture draw(WorkedPiece piece, Detail detail, CentreLines centreLines) {
         Pattern pattern = piece.request().pattern();
-        SectionDrawer drawer = new SectionDrawer(piece, detail, centreLines);
+        Sheet sheet = new Sheet(piece, detail, centreLines);
+        SectionDrawer drawer = new SectionDrawer(sheet);
         boolean bodyOnly = detail == Detail.CHIP && drawer.hasStitchedBody();
         if (!bodyOnly) {
             drawer.ears();
@@ -58,8 +59,8 @@ public final class PictureDrawer {
             }
         }
         if (!bodyOnly) {
-            drawer.farEnd();
+            drawer.ends();
         }
-        return drawer.picture();
+        return sheet.picture();
     }
 }

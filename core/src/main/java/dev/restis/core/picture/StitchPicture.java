@@ -36,7 +36,7 @@ public final class StitchPicture {
             slots.put(seat, colours);
         }
         double pitch = stitch.pitch(gauge).toMillimetres();
-        Canvas canvas = new Canvas(SectionDrawer.LAYER * gauge.working());
+        Canvas canvas = new Canvas(Sheet.LAYER * gauge.working());
         double end = new StitchRun(canvas, centreLines, stitch, gauge, slots, pitch)
                 .draw(0, (int) Math.ceil(LENGTH / pitch));
         return SvgWriter.write(canvas.picture(0, end, false), COLOURS, List.of());
