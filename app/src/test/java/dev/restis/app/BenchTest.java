@@ -289,6 +289,42 @@ class BenchTest extends RestisTest {
                 .isEqualTo(409);
     }
 
+    /**
+     * One spool for both pieces; it is at its end when the first is begun, so that is given up and must wait. When the list is done
+     * without it, it goes back to the open work, and what was cut for it with all that it moved.
+     */
+    @Test
+    void whatWasBegunAndHadToWaitGoesBackToTheOpenWork() throws Exception {
+        addCord("BTW", "#2F5F4F", "2 mm");
+        addCord("BTX", "#2F5F5F", "2 mm");
+        receive("BTW", "BTW-1", "20 m", "");
+        receive("BTX", "BTX-1", "20 m", "");
+        long waiting = orderOf("BTW", 1);
+        Answer made = tell(
+                "/api/cut/lists",
+                "{\"batches\": [%d, %d]}".formatted(batchOf(waiting, 1), batchOf(orderOf("BTX", 1), 1)));
+        JsonNode list = list(made.body().path("id").asLong());
+        JsonNode spool = StreamSupport.stream(list.path("spools").spliterator(), false)
+                .filter(s -> s.path("articleCode").asString().equals("BTW"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(tick(list, spool, steps(spool, false).get(0)).status()).isEqualTo(204);
+        assertThat(tell(path(list, spool, "ran-out"), "{\"left\": \"1 mm\", \"units\": \"METRIC\"}")
+                        .status())
+                .isEqualTo(204);
+        assertThat(again(list).path("waiting")).hasSize(1);
+        Answer done = tell("/api/cut/lists/" + list.path("id").asLong() + "/confirm", "");
+        assertThat(done.status()).as(done.text()).isEqualTo(204);
+        assertThat(ask("/api/orders/" + waiting)
+                        .body()
+                        .path("lines")
+                        .path(0)
+                        .path("planned")
+                        .asInt())
+                .isZero();
+        assertThat(new Verification(jdbc).differences()).isEmpty();
+    }
+
     /** Two lots of 20 m; when the first turns out to be at its end, the piece that is begun is cut anew from the other. */
     @Test
     void whatRanOutIsCutFromAnotherLotAndWhatWasCutOfAPieceServesTheNext() throws Exception {

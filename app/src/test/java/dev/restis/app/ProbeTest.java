@@ -35,7 +35,7 @@ import tools.jackson.databind.node.ObjectNode;
  * it can. Three thousand requests here; more with {@code -Drestis.probe.requests}, and the same again with {@code
  * -Drestis.probe.seed}.
  */
-class ProbeTest extends RestisTest {
+class ProbeTest extends AskedTest {
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final List<String> HOSTILE = List.of(
@@ -90,13 +90,17 @@ class ProbeTest extends RestisTest {
     }
 
     @DynamicPropertySource
-    static void apart(DynamicPropertyRegistry properties) {
+    static void database(DynamicPropertyRegistry properties) {
         Database database = TestServer.empty("probe");
         properties.add("spring.datasource.url", database::url);
+        properties.add("spring.datasource.username", database::user);
+        properties.add("spring.datasource.password", database::password);
     }
 
     @Test
     void nothingBreaks() throws Exception {
+        assertThat(jdbc.sql("select current_database()").query(String.class).single())
+                .isEqualTo("probe");
         JsonNode description = JSON.readTree(Files.readString(Path.of("../docs/openapi.json")));
         List<Operation> operations = operations(description);
         Map<String, Reached> byOperation = new TreeMap<>();

@@ -234,8 +234,7 @@ public class CutBench {
                         .collect(Collectors.toMap(StrandNeed::id, Function.identity()));
         Set<Long> touched = strands.values().stream().map(StrandNeed::piece).collect(Collectors.toSet());
         Ready ready = ready(list, last ? new HashSet<>(uncut(list)) : touched, steps);
-        Picking picking =
-                stock.hold(cuts.stream().map(n -> n.spool().holdingId()).toList(), ready.parts());
+        Picking picking = hold(list, cuts, ready, last);
         cuts.stream().sorted(Comparator.comparing(n -> n.spool().holdingId())).forEach(n -> make(n, strands));
         entities.flush();
         Set<Long> lacking = complete(ready, picking);
@@ -248,6 +247,22 @@ public class CutBench {
             finish(list);
         }
         return ready.parts().stream().filter(p -> lacking.contains(p.piece())).toList();
+    }
+
+    /**
+     * Holds what the cuts are made from and the parts of what is ready; with the last cut also what giving the waiting pieces back
+     * to the open work moves, because nothing before it in the order can be held after it.
+     */
+    private Picking hold(CutList list, List<Next> cuts, Ready ready, boolean last) {
+        Set<Long> holdings =
+                cuts.stream().map(n -> n.spool().holdingId()).collect(Collectors.toCollection(TreeSet::new));
+        List<PartTaken> parts = new ArrayList<>(ready.parts());
+        if (last) {
+            Set<Long> waiting = new TreeSet<>(waiting(list.id()));
+            holdings.addAll(stock.moved(waiting, List.of()));
+            parts.addAll(givenUp.partsReadyWithout(waiting, list.id()));
+        }
+        return stock.hold(holdings, parts);
     }
 
     private void make(Next next, Map<Long, StrandNeed> strands) {

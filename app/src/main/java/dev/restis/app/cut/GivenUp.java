@@ -3,7 +3,9 @@ package dev.restis.app.cut;
 import dev.restis.app.cut.CutBench.Ready;
 import dev.restis.app.plan.PiecesReleased;
 import dev.restis.app.stock.Stock;
+import dev.restis.app.stock.Stock.PartTaken;
 import dev.restis.app.stock.Stock.Picking;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -58,6 +60,18 @@ class GivenUp {
             }
         });
         costs.forget(gone.pieces());
+    }
+
+    /** Parts of what becomes ready in other open lists when these pieces leave them. */
+    List<PartTaken> partsReadyWithout(Set<Long> pieces, long list) {
+        List<PartTaken> parts = new ArrayList<>();
+        for (long id : listsOf(pieces)) {
+            CutList other = lists.look(id);
+            if (id != list && !other.confirmed()) {
+                parts.addAll(bench.readyWithout(other, pieces).parts());
+            }
+        }
+        return parts;
     }
 
     /** The lists in which these pieces are cut, are to be cut, or wait. */

@@ -84,7 +84,7 @@ class OverAndUnderTest {
             }
             cords.put(seat, own);
         }
-        Canvas canvas = new Canvas(SectionDrawer.LAYER);
+        Canvas canvas = new Canvas(Sheet.LAYER);
         double pitch = stitch.pitch(gauge).toMillimetres();
         double end = new StitchRun(canvas, TightLines.SHIPPED, stitch, gauge, cords, pitch).draw(0, REPEATS);
         return canvas.picture(0, end, false);

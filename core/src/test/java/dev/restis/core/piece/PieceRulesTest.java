@@ -12,6 +12,10 @@ import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.PatternBook;
 import dev.restis.core.pattern.PatternRules;
 import dev.restis.core.piece.PieceRequest.Size;
+import dev.restis.core.stitch.Gauge;
+import dev.restis.core.stitch.Seat;
+import dev.restis.core.stitch.Stitch;
+import dev.restis.core.stitch.Stitches;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -102,6 +106,7 @@ class PieceRulesTest {
             WorkedPiece piece = Examples.worked(usual(pattern).with(size));
             if (last != null) {
                 assertThat(tiedBody(piece)).isGreaterThanOrEqualTo(tiedBody(last));
+                assertThat(repeatsAndBeads(piece)).isGreaterThanOrEqualTo(repeatsAndBeads(last));
                 for (int s = 0; s < piece.strands().size() && !tradesKnotsForBeads(pattern); s++) {
                     assertThat(body(piece.strands().get(s)))
                             .as(piece.strands().get(s).role())
@@ -116,6 +121,34 @@ class PieceRulesTest {
     private static boolean tradesKnotsForBeads(Pattern pattern) {
         return pattern.stretching().stream()
                 .anyMatch(b -> b.motif().filter(m -> m.every() > 0).isPresent());
+    }
+
+    private static int repeatsAndBeads(WorkedPiece piece) {
+        return piece.fit().around()
+                + piece.fit().bodies().stream()
+                        .mapToInt(b -> b.repeats() + b.beads())
+                        .sum();
+    }
+
+    /** A core strand more: every tying strand goes around one more, whatever the stitch and the gauges. */
+    @ParameterizedTest
+    @MethodSource("stitches")
+    void moreCoresNeverTakeLess(Stitch stitch) {
+        for (double core : new double[] {0.6, 1, 2.5}) {
+            double last = 0;
+            for (int cores = stitch.cores().least(); cores <= stitch.cores().most(); cores++) {
+                if (stitch.cores().allows(cores) && stitch.pathsOf(Seat.WORKING) > 0) {
+                    Gauge gauge = new Gauge(1.9, 1.9 * core, cores, stitch.coreLayout());
+                    double use = stitch.use(gauge, Seat.WORKING).toMillimetres();
+                    assertThat(use).as("%d cores of %s", cores, core).isGreaterThanOrEqualTo(last);
+                    last = use;
+                }
+            }
+        }
+    }
+
+    static List<Stitch> stitches() {
+        return Stitches.all();
     }
 
     private static Length tiedBody(WorkedPiece piece) {
@@ -145,9 +178,8 @@ class PieceRulesTest {
                 WorkedBody c = thick.get().fit().bodies().get(b);
                 if (a.gauge().working() == c.gauge().working()
                         && a.gauge().core() < c.gauge().core()) {
-                    assertThat(c.section().stitch().use(c.gauge(), dev.restis.core.stitch.Seat.WORKING))
-                            .isGreaterThanOrEqualTo(
-                                    a.section().stitch().use(a.gauge(), dev.restis.core.stitch.Seat.WORKING));
+                    assertThat(c.section().stitch().use(c.gauge(), Seat.WORKING))
+                            .isGreaterThanOrEqualTo(a.section().stitch().use(a.gauge(), Seat.WORKING));
                 }
             }
         }
