@@ -75,7 +75,7 @@ function TooShort({
   return (
     <Menu position="bottom-start" withArrow>
       <Menu.Target>
-        <Button variant="default" size="compact-sm" loading={busy}>
+        <Button variant="default" size="sm" loading={busy}>
           {t('cut.tailTooShort')}
         </Button>
       </Menu.Target>

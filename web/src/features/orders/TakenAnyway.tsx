@@ -49,7 +49,8 @@ export function TakenAnyway({ order, line }: { order: number; line: Schemas['Lin
   if (!owner) return <Text size="sm">{t('anyway.onlyOwner')}</Text>;
   if (!asked)
     return (
-      <Group>
+      <Group gap="xs">
+        <Text size="sm">{t('anyway.may')}</Text>
         <Button size="compact-sm" variant="default" onClick={() => setAsked(true)}>
           {t('anyway.take')}
         </Button>

@@ -1,7 +1,9 @@
 package dev.restis.core.picture;
 
 import dev.restis.core.picture.Picture.Place;
+import dev.restis.core.stitch.Bundle;
 import dev.restis.core.stitch.Gauge;
+import dev.restis.core.stitch.Periods;
 import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitch;
 import java.util.ArrayList;
@@ -20,6 +22,9 @@ final class StitchRun {
     private final Canvas canvas;
     private final Stitch stitch;
     private final Gauge gauge;
+    /** The gauge that the knots are drawn in. */
+    private final Gauge shape;
+
     private final Map<Seat, List<Integer>> slots;
     private final double pitch;
     private final Layout layout;
@@ -44,17 +49,24 @@ final class StitchRun {
         this.slots = slots;
         this.pitch = pitch;
         this.before = CentreLine.before(stitch);
-        this.layout = Layout.of(stitch, gauge);
+        this.shape = stitch.turnPerRepeat() == 0 || gauge.cores() < 2 ? gauge : around(gauge);
+        this.layout = Layout.of(stitch, shape);
         this.first = centreLines
-                .of(stitch, gauge)
+                .of(stitch, shape)
                 .map(lines -> layout.tight(lines, pitch))
                 .orElseGet(this::rough);
         twist();
     }
 
+    /** Knots that wind around the body lie around its cores as around one round one: else they would stand out where it is seen flat. */
+    private static Gauge around(Gauge gauge) {
+        return new Gauge(
+                gauge.working(), Bundle.packedDiameter(gauge.cores()) * gauge.core(), 1, gauge.layout(), gauge.side());
+    }
+
     private List<double[]> rough() {
         List<List<Point>> flat = stitch.paths().stream()
-                .map(path -> path.waypoints(gauge.cores()).stream()
+                .map(path -> path.waypoints(shape.cores()).stream()
                         .map(w -> layout.point(w, pitch, path.seat()))
                         .toList())
                 .toList();
@@ -133,7 +145,7 @@ final class StitchRun {
     private int period() {
         int rings = 1;
         for (int p = 0; p < stitch.paths().size(); p++) {
-            rings = lcm(rings, ring(p));
+            rings = Periods.together(rings, ring(p));
         }
         int period = rings;
         for (int shorter = rings - 1; shorter > 0; shorter--) {
@@ -142,10 +154,10 @@ final class StitchRun {
             }
         }
         if (stitch.mirrored()) {
-            period = lcm(period, 2);
+            period = Periods.together(period, 2);
         }
         if (stitch.turnPerRepeat() != 0) {
-            period = lcm(period, (int) Math.round(FULL_TURN / Math.abs(stitch.turnPerRepeat())));
+            period = Periods.together(period, (int) Math.round(FULL_TURN / Math.abs(stitch.turnPerRepeat())));
         }
         return period;
     }
@@ -169,17 +181,6 @@ final class StitchRun {
             }
         }
         return true;
-    }
-
-    private static int lcm(int a, int b) {
-        int x = a;
-        int y = b;
-        while (y != 0) {
-            int rest = x % y;
-            x = y;
-            y = rest;
-        }
-        return a / x * b;
     }
 
     /** One repeat at the origin, twisted and coloured as repeat number {@code phase}. */
@@ -246,22 +247,21 @@ final class StitchRun {
     private void cores(double from, double to) {
         List<Integer> cords = slots.getOrDefault(Seat.CORE, List.of());
         double d = gauge.core();
+        List<Double> lanes = shape == gauge ? layout.cores() : packed();
         for (int c = 0; c < Math.min(cords.size(), gauge.cores()); c++) {
-            double y = layout.cores().get(c);
-            if (stitch.turnPerRepeat() == 0) {
-                canvas.straight(cords.get(c), d, from - d / 4, y, to + d / 4, y, 0);
-            } else {
-                canvas.cord(cords.get(c), d, twisted(from, to, y));
-            }
+            double y = lanes.get(c);
+            canvas.straight(cords.get(c), d, from - d / 4, y, to + d / 4, y, 0);
         }
     }
 
-    private double[] twisted(double from, double to, double y) {
-        List<Point> line = new ArrayList<>();
-        for (double x = from; x < to; x += pitch) {
-            line.add(new Point(x, y, 0).turned(stitch.turnPerRepeat() * (x - from) / pitch));
+    /** Cores side by side within the round that the knots lie around. */
+    private List<Double> packed() {
+        int n = gauge.cores();
+        double spacing = (shape.core() - gauge.core()) / (n - 1);
+        List<Double> lanes = new ArrayList<>();
+        for (int c = 0; c < n; c++) {
+            lanes.add((c - (n - 1) / 2.0) * spacing);
         }
-        line.add(new Point(to, y, 0).turned(stitch.turnPerRepeat() * (to - from) / pitch));
-        return CentreLine.smooth(line, 1);
+        return lanes;
     }
 }

@@ -20,7 +20,9 @@ import dev.restis.core.stitch.Knots;
 import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitches;
 import java.util.Collection;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
@@ -29,6 +31,7 @@ final class Parts {
 
     final PieceRequest request;
     final Pattern pattern;
+    private final Map<Body, Gauge> gauges = new IdentityHashMap<>(4);
 
     Parts(PieceRequest request) {
         this.request = request;
@@ -67,6 +70,16 @@ final class Parts {
     }
 
     Gauge gauge(Body body) {
+        // Every leg asks for every body: as good as new, and seldom more than three.
+        Gauge known = gauges.get(body);
+        if (known == null) {
+            known = reckoned(body);
+            gauges.put(body, known);
+        }
+        return known;
+    }
+
+    private Gauge reckoned(Body body) {
         List<Seat> core = body.legsOf(Seat.CORE);
         double working = thickest(body.legsOf(Seat.WORKING));
         double cores = thickest(core);

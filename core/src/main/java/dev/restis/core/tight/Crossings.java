@@ -1,5 +1,6 @@
 package dev.restis.core.tight;
 
+import dev.restis.core.stitch.Periods;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -48,20 +49,11 @@ final class Crossings {
                     at = cell.strands().get(at).next()) {
                 ring++;
             }
-            periods = lcm(periods, ring);
+            periods = Periods.together(periods, ring);
         }
-        return cell.turn() == 0 ? periods : lcm(periods, (int) Math.round(FULL_TURN / Math.abs(cell.turn())));
-    }
-
-    private static int lcm(int a, int b) {
-        int x = a;
-        int y = b;
-        while (y != 0) {
-            int rest = x % y;
-            x = y;
-            y = rest;
-        }
-        return a / x * b;
+        return cell.turn() == 0
+                ? periods
+                : Periods.together(periods, (int) Math.round(FULL_TURN / Math.abs(cell.turn())));
     }
 
     /** A strand through all periods, up to where it begins anew. */
