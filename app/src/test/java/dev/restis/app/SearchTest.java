@@ -48,7 +48,6 @@ class SearchTest extends RestisTest {
             assertThat(found("ladder walk")).isEmpty();
         } finally {
             forgetOrders("customer = 'Ilka Search'");
-            send(HttpMethod.DELETE, "/api/patterns/search-band", "");
         }
     }
 
