@@ -144,7 +144,8 @@ class PatternsTest extends DemoTest {
     void whoWearsItIsJudged() {
         Page page = signedIn();
         page.navigate("/patterns/neck-plain");
-        assertThat(page.getByText("The breakaway joint lies between the two ends")).isVisible();
+        assertThat(page.getByText("The breakaway joint lies between the two ends"))
+                .isVisible();
         page.getByLabel("Who wears it").selectOption("A child under three");
         assertThat(page.getByText("Not for small children: choose a wrist lanyard or a fob."))
                 .isVisible();
