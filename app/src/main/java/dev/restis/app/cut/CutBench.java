@@ -144,10 +144,12 @@ public class CutBench {
     private boolean hold(long listId, Collection<Long> steps) {
         boolean last = lastOf(listId, steps);
         if (last) {
-            pieces.holdBatches(batchesOf(listId));
-            Set<Long> together = new TreeSet<>(givenUp.listsOf(waiting(listId)));
-            together.add(listId);
+            Set<Long> together = together(listId);
+            pieces.holdBatches(batchesOf(together));
             lists.hold(together);
+            if (!together.containsAll(together(listId))) {
+                throw new LockOrder.Overtaken();
+            }
         } else {
             pieces.hold(jdbc.sql(
                             "select n.piece_id from cut_step t join strand n on n.id = t.strand_id where t.id = any (?)")
@@ -168,9 +170,16 @@ public class CutBench {
                 .single();
     }
 
-    private List<Long> batchesOf(long listId) {
-        return jdbc.sql("select batch_id from cut_list_batch where cut_list_id = ?")
-                .param(listId)
+    /** The list, and those that its waiting pieces stand in. */
+    private Set<Long> together(long listId) {
+        Set<Long> together = new TreeSet<>(givenUp.listsOf(waiting(listId)));
+        together.add(listId);
+        return together;
+    }
+
+    private List<Long> batchesOf(Collection<Long> lists) {
+        return jdbc.sql("select batch_id from cut_list_batch where cut_list_id = any (?)")
+                .param(lists.toArray(Long[]::new))
                 .query(Long.class)
                 .list();
     }
@@ -392,8 +401,7 @@ public class CutBench {
                         select id from cut_step where cut_spool_id = ? and done_at is not null order by number desc limit 1
                         """).param(spoolId).query(Long.class).optional();
         Set<Long> piece = expected.map(this::pieceOf).orElse(Set.of());
-        pieces.hold(piece);
-        CutList list = lists.held(listId);
+        CutList list = holdToTakeBack(listId, piece);
         list.touched();
         CutSpool spool = spool(list, spoolId);
         inMyHand(spool);
@@ -423,6 +431,27 @@ public class CutBench {
         spool.inHandOf(Workshop.whoever());
         pieces.cutting(piece);
         return last.kind() == StepKind.OFFCUT;
+    }
+
+    /**
+     * Holds a list of which something is taken back, with the orders of these pieces. All pieces of a list that is done share what
+     * it threw away, so that taking back concerns them all.
+     */
+    CutList holdToTakeBack(long listId, Set<Long> piece) {
+        boolean done = jdbc.sql("select confirmed_at is not null from cut_list where id = ?")
+                .param(listId)
+                .query(Boolean.class)
+                .optional()
+                .orElse(false);
+        if (done) {
+            pieces.holdBatches(batchesOf(Set.of(listId)));
+        }
+        pieces.hold(piece);
+        CutList list = lists.held(listId);
+        if (list.confirmed() && !done) {
+            throw new LockOrder.Overtaken();
+        }
+        return list;
     }
 
     /** A list that was done is to be cut again, unless another has begun with the same batches. */

@@ -1,5 +1,7 @@
 package dev.restis.app.cut;
 
+import dev.restis.app.platform.LockOrder;
+import dev.restis.app.platform.LockOrder.Rank;
 import dev.restis.core.cost.ListCost;
 import dev.restis.core.cost.ListCost.CutStrand;
 import dev.restis.core.cost.PieceCost;
@@ -148,19 +150,26 @@ class CutCosts {
         return picked;
     }
 
+    /** What these pieces cost by now. Whoever changes it changes the sums of their batches, so those are held. */
     private Map<Long, PieceCost> kept(Collection<Long> pieces) {
         Map<Long, PieceCost> kept = new HashMap<>();
-        jdbc.sql("select piece_id, used, tails, waste, hardware from piece_actual where piece_id = any (?)")
-                .param(pieces.toArray(Long[]::new))
-                .query(row -> {
-                    kept.put(
-                            row.getLong("piece_id"),
-                            new PieceCost(
-                                    row.getBigDecimal("used"),
-                                    row.getBigDecimal("tails"),
-                                    row.getBigDecimal("waste"),
-                                    row.getBigDecimal("hardware")));
-                });
+        jdbc.sql("""
+                        select p.id, p.batch_id, a.used, a.tails, a.waste, a.hardware
+                        from piece p left join piece_actual a on a.piece_id = p.id where p.id = any (?)
+                        """).param(pieces.toArray(Long[]::new)).query(row -> {
+            long batch = row.getLong("batch_id");
+            assert row.wasNull() || LockOrder.holds(Rank.BATCH, batch) : "batch " + batch + " is not held";
+            BigDecimal used = row.getBigDecimal("used");
+            if (used != null) {
+                kept.put(
+                        row.getLong("id"),
+                        new PieceCost(
+                                used,
+                                row.getBigDecimal("tails"),
+                                row.getBigDecimal("waste"),
+                                row.getBigDecimal("hardware")));
+            }
+        });
         return kept;
     }
 }

@@ -53,8 +53,7 @@ class ShortTails {
                 .query(Long.class)
                 .optional()
                 .orElseThrow(() -> new Conflict("cut.noTail"));
-        pieces.hold(Set.of(piece));
-        CutList list = lists.held(listId);
+        CutList list = bench.holdToTakeBack(listId, Set.of(piece));
         checkThereIsCord(listId, strandId);
         list.replanned();
         Set<Long> wasCut = pieces.cutOf(Set.of(piece));
