@@ -19,6 +19,8 @@ import java.util.Random;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockHttpServletResponse;
@@ -35,6 +37,7 @@ import tools.jackson.databind.node.ObjectNode;
  * it can. Three thousand requests here; more with {@code -Drestis.probe.requests}, and the same again with {@code
  * -Drestis.probe.seed}.
  */
+@Execution(ExecutionMode.CONCURRENT)
 class ProbeTest extends AskedTest {
 
     private static final JsonMapper JSON = JsonMapper.builder().build();

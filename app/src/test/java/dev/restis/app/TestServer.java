@@ -28,8 +28,8 @@ public final class TestServer {
         return SERVER;
     }
 
-    /** An empty database of this name, in place of an earlier one. */
-    public static Database empty(String name) {
+    /** An empty database of this name, in place of an earlier one; one after the other, since all copy the same template. */
+    public static synchronized Database empty(String name) {
         JdbcClient server = client(SERVER.database());
         server.sql("drop database if exists " + name + " with (force)").update();
         server.sql("create database " + name).update();

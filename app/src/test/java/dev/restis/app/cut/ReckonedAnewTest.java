@@ -17,11 +17,14 @@ import java.util.Objects;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.simple.JdbcClient;
 
 /** A home of before the formulas were corrected, with an open cut list that is half cut. */
+@Execution(ExecutionMode.CONCURRENT)
 class ReckonedAnewTest {
 
     @TempDir

@@ -19,6 +19,8 @@ import java.util.stream.Stream;
 import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.springframework.beans.factory.support.StaticListableBeanFactory;
@@ -28,6 +30,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
  * Workshops as earlier versions left them, each a backup of the demo with what it added up to then: they are brought up to
  * date, add up, and have what they had.
  */
+@Execution(ExecutionMode.CONCURRENT)
 class OldHomesTest {
 
     @TempDir
@@ -46,7 +49,7 @@ class OldHomesTest {
     @ParameterizedTest
     @MethodSource("dumps")
     void isBroughtUpToDateAndHasWhatItHad(Path dump) throws IOException {
-        Database old = restored(dump, "old_home");
+        Database old = restored(dump, dump.getFileName().toString().replace(".dump", "_home"));
         Flyway flyway = flyway(old);
         boolean older = flyway.info().pending().length > 0;
         migration(old).migrate(flyway);
@@ -64,7 +67,7 @@ class OldHomesTest {
 
     @Test
     void aBackupHoldsEverythingAndIsRestoredToTheLetter() throws Exception {
-        Database here = restored(dumps().reduce((a, b) -> b).orElseThrow(), "old_home");
+        Database here = restored(dumps().reduce((a, b) -> b).orElseThrow(), "whole_home");
         flyway(here).migrate();
         Path file = backup.make(folder.resolve("all.dump"), here);
         Database there = TestServer.empty("restored_home");
@@ -79,14 +82,14 @@ class OldHomesTest {
     void aTornFileIsNoBackup() throws Exception {
         byte[] whole = Files.readAllBytes(dumps().findFirst().orElseThrow());
         Path torn = Files.write(folder.resolve("torn.dump"), java.util.Arrays.copyOf(whole, whole.length / 2));
-        Database empty = TestServer.empty("restored_home");
+        Database empty = TestServer.empty("torn_home");
         assertThatThrownBy(() -> backup.restore(torn, empty, folder)).hasMessageContaining("no whole backup");
         assertThat(everything(TestServer.client(empty))).isEmpty();
     }
 
     @Test
     void aSchemaThatIsNewerIsLeftAlone() throws Exception {
-        Database newer = restored(dumps().findFirst().orElseThrow(), "old_home");
+        Database newer = restored(dumps().findFirst().orElseThrow(), "newer_home");
         flyway(newer).migrate();
         TestServer.client(newer).sql("""
                         insert into flyway_schema_history (installed_rank, version, description, type, script, installed_by,
