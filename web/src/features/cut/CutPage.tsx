@@ -254,9 +254,9 @@ function CutListSheet({ list, batches }: SheetProps) {
       <Left list={list} />
       <Text>
         {t('cut.summary', {
-          pieces: list.pieces,
-          strands: list.strands,
-          spools: list.spools.length,
+          pieces: t('cut.pieces', { count: list.pieces }),
+          strands: t('cut.strands', { count: list.strands }),
+          spools: t('cut.spools', { count: list.spools.length }),
           cut: formatLength(list.cutUm, units, 'stock'),
           scrap: formatLength(list.scrapUm, units, 'stock'),
           percent: list.scrapPercent,
