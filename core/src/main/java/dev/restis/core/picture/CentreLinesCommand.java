@@ -29,34 +29,61 @@ public final class CentreLinesCommand {
         rows.add("# Centre lines of the library's stitches in worked diameters, made by bin/restis centre-lines.");
         rows.add(
                 "# A line with two numbers or more after a name says how much hard cord uses over the formula, seat by seat.");
+        all().values().forEach(one -> rows.addAll(one.made()));
+        Files.write(Path.of(args[0]), rows);
+    }
+
+    private record Wanted(Stitch stitch, Gauge gauge) {
+        private String key() {
+            return TightLines.key(stitch, gauge);
+        }
+
+        private List<String> made() {
+            return StitchTightener.outcome(stitch, gauge, share -> {})
+                    .fold(
+                            knot -> {
+                                StringBuilder said = new StringBuilder("# " + key());
+                                knot.ofFormula().entrySet().stream()
+                                        .sorted(Map.Entry.comparingByKey())
+                                        .forEach(e -> said.append(
+                                                String.format(Locale.ROOT, " %s %.2f", e.getKey(), e.getValue())));
+                                System.out.println(said.substring(2));
+                                List<String> rows = new ArrayList<>(List.of(said.toString()));
+                                rows.addAll(knot.rows());
+                                return rows;
+                            },
+                            noKnot -> {
+                                System.out.println(key() + " is not the knot: it " + noKnot.reason());
+                                return List.of();
+                            });
+        }
+    }
+
+    /** Each stitch in equal gauges with few cores, and as shipped patterns tie and draw it. */
+    private static Map<String, Wanted> all() {
+        Map<String, Wanted> all = new LinkedHashMap<>();
         for (Stitch stitch : Stitches.all()) {
             for (int cores = stitch.cores().least();
                     cores <= Math.min(TightLines.MOST_CORES, stitch.cores().most());
                     cores++) {
                 if (!stitch.paths().isEmpty() && stitch.cores().allows(cores)) {
-                    rows.addAll(made(stitch, TightLines.equal(stitch, cores), true));
+                    Wanted equal = new Wanted(stitch, TightLines.equal(stitch, cores));
+                    all.put(equal.key(), equal);
                 }
             }
         }
-        for (Map.Entry<String, Runnable> other : inPatterns(rows).entrySet()) {
-            other.getValue().run();
-        }
-        Files.write(Path.of(args[0]), rows);
-    }
-
-    /** Gauges in which shipped patterns tie a stitch, where they are not equal. */
-    private static Map<String, Runnable> inPatterns(List<String> rows) {
-        Map<String, Runnable> others = new LinkedHashMap<>();
         for (Pattern pattern : PatternBook.all()) {
             for (Body body : pattern.all(Body.class)) {
-                Gauge gauge = TightLines.ratio(body.stitch(), usual(pattern, body));
-                if (!body.stitch().paths().isEmpty() && (gauge.core() != 1 || gauge.side() != 1)) {
-                    others.putIfAbsent(
-                            TightLines.key(body.stitch(), gauge), () -> rows.addAll(made(body.stitch(), gauge, false)));
+                if (!body.stitch().paths().isEmpty()) {
+                    Gauge usual = usual(pattern, body);
+                    for (Gauge gauge : List.of(usual, StitchRun.shape(body.stitch(), usual))) {
+                        Wanted tied = new Wanted(body.stitch(), TightLines.ratio(body.stitch(), gauge));
+                        all.putIfAbsent(tied.key(), tied);
+                    }
                 }
             }
         }
-        return others;
+        return all;
     }
 
     private static Gauge usual(Pattern pattern, Body body) {
@@ -74,28 +101,5 @@ public final class CentreLinesCommand {
                 .mapToDouble(role -> pattern.cords().get(role.slotOf(0)).gauge().toMillimetres())
                 .max()
                 .orElse(0);
-    }
-
-    private static List<String> made(Stitch stitch, Gauge gauge, boolean kept) {
-        String name = TightLines.key(stitch, gauge);
-        return StitchTightener.outcome(stitch, gauge, share -> {})
-                .fold(
-                        knot -> {
-                            StringBuilder said = new StringBuilder("# " + name);
-                            knot.ofFormula().entrySet().stream()
-                                    .sorted(Map.Entry.comparingByKey())
-                                    .forEach(e -> said.append(
-                                            String.format(Locale.ROOT, " %s %.2f", e.getKey(), e.getValue())));
-                            System.out.println(said.substring(2));
-                            List<String> rows = new ArrayList<>(List.of(said.toString()));
-                            if (kept) {
-                                rows.addAll(knot.rows());
-                            }
-                            return rows;
-                        },
-                        noKnot -> {
-                            System.out.println(name + " is not the knot: it " + noKnot.reason());
-                            return List.of();
-                        });
     }
 }

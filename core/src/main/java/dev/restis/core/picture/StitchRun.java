@@ -49,7 +49,7 @@ final class StitchRun {
         this.slots = slots;
         this.pitch = pitch;
         this.before = CentreLine.before(stitch);
-        this.shape = stitch.turnPerRepeat() == 0 || gauge.cores() < 2 ? gauge : around(gauge);
+        this.shape = shape(stitch, gauge);
         this.layout = Layout.of(stitch, shape);
         this.first = centreLines
                 .of(stitch, shape)
@@ -58,10 +58,19 @@ final class StitchRun {
         twist();
     }
 
-    /** Knots that wind around the body lie around its cores as around one round one: else they would stand out where it is seen flat. */
-    private static Gauge around(Gauge gauge) {
-        return new Gauge(
-                gauge.working(), Bundle.packedDiameter(gauge.cores()) * gauge.core(), 1, gauge.layout(), gauge.side());
+    /**
+     * The gauge that a stitch is drawn in. Knots that wind around the body lie around its cores as around one round one: else they
+     * would stand out where it is seen flat.
+     */
+    static Gauge shape(Stitch stitch, Gauge gauge) {
+        return stitch.turnPerRepeat() == 0 || gauge.cores() < 2
+                ? gauge
+                : new Gauge(
+                        gauge.working(),
+                        Bundle.packedDiameter(gauge.cores()) * gauge.core(),
+                        1,
+                        gauge.layout(),
+                        gauge.side());
     }
 
     private List<double[]> rough() {

@@ -20,12 +20,13 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 
 /**
- * The centre lines of the library's stitches that are shipped: reckoned by a command in equal gauges, for each number of
- * cores up to four. They stand in for other gauges, stretched across by the width of their cores.
+ * The centre lines of the library's stitches that are shipped: reckoned by a command in equal gauges for each number of cores
+ * up to four, and as the shipped patterns tie them. Those of equal gauges stand in for other gauges, stretched across by the width
+ * of their cores.
  */
 public final class TightLines implements CentreLines {
 
-    /** The most cores that lines are shipped for. */
+    /** The most cores that lines of every stitch are shipped for. */
     public static final int MOST_CORES = 4;
 
     public static final TightLines SHIPPED = new TightLines();
@@ -42,10 +43,13 @@ public final class TightLines implements CentreLines {
 
     @Override
     public Optional<Lines> of(Stitch stitch, Gauge gauge) {
-        Gauge equal = equal(stitch, gauge.cores());
-        String key = key(stitch, equal);
+        return kept(stitch, ratio(stitch, gauge)).or(() -> kept(stitch, equal(stitch, gauge.cores())));
+    }
+
+    private Optional<Lines> kept(Stitch stitch, Gauge gauge) {
+        String key = key(stitch, gauge);
         return KEPT.containsKey(key)
-                ? Optional.of(lines.computeIfAbsent(key, k -> new Lines(equal, KEPT.getOrDefault(k, List.of()))))
+                ? Optional.of(lines.computeIfAbsent(key, k -> new Lines(gauge, KEPT.getOrDefault(k, List.of()))))
                 : Optional.empty();
     }
 

@@ -2,6 +2,9 @@ package dev.restis.core.picture;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.restis.core.pattern.Pattern;
+import dev.restis.core.pattern.PatternBook;
+import dev.restis.core.piece.Examples;
 import dev.restis.core.stitch.Gauge;
 import dev.restis.core.stitch.PathElement;
 import dev.restis.core.stitch.Seat;
@@ -19,6 +22,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -80,6 +85,21 @@ class TightLinesTest {
                 .allSatisfy((name, shares) -> assertThat(shares)
                         .isNotEmpty()
                         .allSatisfy(share -> assertThat(share).isBetween(0.8, 1.6)));
+    }
+
+    /** Whoever looks at the book waits for nothing, and nothing is reckoned behind their back. */
+    @Test
+    void everyPatternOfTheBookIsDrawnFromShippedLines() {
+        Set<String> stretched = new TreeSet<>();
+        for (Pattern pattern : PatternBook.all()) {
+            PictureDrawer.draw(Examples.worked(Examples.usual(pattern)), PictureDrawer.Detail.FULL, (stitch, gauge) -> {
+                if (!stitch.paths().isEmpty() && !TightLines.SHIPPED.exact(stitch, gauge)) {
+                    stretched.add(pattern.code() + ": " + TightLines.key(stitch, TightLines.ratio(stitch, gauge)));
+                }
+                return TightLines.SHIPPED.of(stitch, gauge);
+            });
+        }
+        assertThat(stretched).isEmpty();
     }
 
     /** Each half knot of hard cord takes more than soft cord's 5.71 d; over one core less than over three. */
