@@ -115,10 +115,14 @@ class StitchesTest extends RestisTest {
         ((ObjectNode) led.path("paths").path(0)).put("next", 1);
         Answer twice = tell("/api/stitches/trial", input("Led", led));
         assertThat(twice.status()).isEqualTo(422);
-        assertThat(twice.text()).contains("each path of own:led must be followed once");
+        assertThat(twice.text()).contains("each path of led must be followed once");
         assertThat(tell("/api/stitches/trial", input("Odd", json().put("code", "odd")))
                         .status())
                 .isEqualTo(422);
+        ObjectNode leaderless = path("square-knot", "leaderless");
+        leaderless.put("leader", 2);
+        assertThat(tell("/api/stitches/trial", input("Leaderless", leaderless)).text())
+                .contains("the leader of leaderless must be one of its paths but is 2");
         ObjectNode seatless = path("square-knot", "seatless");
         ((ObjectNode) seatless.path("paths").path(0)).remove("seat");
         assertThat(tell("/api/stitches/trial", input("Seatless", seatless)).text())

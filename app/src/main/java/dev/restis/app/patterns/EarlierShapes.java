@@ -29,6 +29,9 @@ final class EarlierShapes {
             if ("weave".equals(object.path("element").asString(""))) {
                 missing(object, "partners", JSON.numberNode(0));
             }
+            if (object.has("through")) {
+                missing(object, "rests", JSON.booleanNode(false));
+            }
             if (object.has("paths")) {
                 stitch(object);
             }
@@ -70,6 +73,8 @@ final class EarlierShapes {
     private static void stitch(ObjectNode stitch) {
         missing(stitch, "mirrored", JSON.booleanNode(false));
         missing(stitch, "columns", JSON.arrayNode());
+        missing(stitch, "leader", JSON.numberNode(0));
+        missing(stitch, "order", JSON.arrayNode());
         for (String layers : LAYERS) {
             if (stitch.get(layers) instanceof ObjectNode object) {
                 missing(object, "overThick", JSON.numberNode(0));

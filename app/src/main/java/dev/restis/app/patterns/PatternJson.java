@@ -45,6 +45,9 @@ import tools.jackson.databind.module.SimpleModule;
 final class PatternJson {
 
     private static final int LONGEST = 200_000;
+    /** Stitches with their paths, also where they are the library's. */
+    private static final JsonMapper PATHS = paths();
+
     private static final JsonMapper MAPPER = mapper();
 
     private PatternJson() {}
@@ -59,7 +62,7 @@ final class PatternJson {
 
     /** With its path, also where it is one of the library's. */
     static String writePath(Stitch stitch) {
-        return MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(StitchText.of(stitch));
+        return PATHS.writerWithDefaultPrettyPrinter().writeValueAsString(inFile(stitch));
     }
 
     /** A stitch as patterns hold it. */
@@ -69,12 +72,21 @@ final class PatternJson {
 
     /** Reads a stitch that was kept. */
     static Stitch readStitch(String json) {
-        return read(json, Stitch.class, "stitch");
+        return read(MAPPER, json, Stitch.class, "stitch");
     }
 
     /** Reads a stitch with a path of its own, or says where and why the text is none. */
     static Stitch readPath(String json) {
-        return read(json, StitchText.class, "stitch").stitch();
+        return own(read(PATHS, json, Stitch.class, "stitch"));
+    }
+
+    /** In files the code of a stitch of one's own lacks the prefix. */
+    private static Stitch inFile(Stitch stitch) {
+        return stitch.named(OwnStitch.key(stitch));
+    }
+
+    private static Stitch own(Stitch inFile) {
+        return inFile.named(OwnStitch.PREFIX + inFile.code());
     }
 
     static String writePretty(Pattern pattern) {
@@ -83,16 +95,16 @@ final class PatternJson {
 
     /** Reads a pattern, or says where and why the text is none. */
     static Pattern read(String json) {
-        return read(json, Pattern.class, "pattern");
+        return read(MAPPER, json, Pattern.class, "pattern");
     }
 
-    private static <T> T read(String json, Class<T> type, String field) {
+    private static <T> T read(JsonMapper mapper, String json, Class<T> type, String field) {
         if (json.length() > LONGEST) {
             throw new Rejected(Fault.of(field, "tooLong", LONGEST));
         }
         try {
-            JsonNode tree = MAPPER.readTree(json);
-            T value = tree == null ? null : MAPPER.treeToValue(EarlierShapes.brought(tree), type);
+            JsonNode tree = mapper.readTree(json);
+            T value = tree == null ? null : mapper.treeToValue(EarlierShapes.brought(tree), type);
             if (value == null) {
                 throw new Rejected(Fault.of(field, "pattern.json", "it is empty"));
             }
@@ -158,12 +170,17 @@ final class PatternJson {
 
     private static JsonMapper mapper() {
         SimpleModule module = new SimpleModule();
+        module.addSerializer(Stitch.class, new StitchWriter());
+        module.addDeserializer(Stitch.class, new StitchReader());
+        return PATHS.rebuild().addModule(module).build();
+    }
+
+    private static JsonMapper paths() {
+        SimpleModule module = new SimpleModule();
         module.addSerializer(Length.class, new LengthWriter());
         module.addDeserializer(Length.class, new LengthTextReader());
         module.addSerializer(Leg.class, new LegJson.Writer());
         module.addDeserializer(Leg.class, new LegJson.Reader());
-        module.addSerializer(Stitch.class, new StitchWriter());
-        module.addDeserializer(Stitch.class, new StitchReader());
         return JsonMapper.builder()
                 .addModule(module)
                 .addMixIn(Section.class, SectionKinds.class)
@@ -263,7 +280,7 @@ final class PatternJson {
                 OwnStitch.of(value)
                         .ifPresentOrElse(
                                 own -> context.writeValue(json, own),
-                                () -> context.writeValue(json, StitchText.of(value)));
+                                () -> json.writePOJO(PATHS.<JsonNode>valueToTree(inFile(value))));
             }
         }
     }
@@ -274,7 +291,7 @@ final class PatternJson {
             if (json.currentToken() == JsonToken.START_OBJECT) {
                 JsonNode node = context.readTree(json);
                 return node.has("paths")
-                        ? context.readTreeAsValue(node, StitchText.class).stitch()
+                        ? own(PATHS.treeToValue(node, Stitch.class))
                         : context.readTreeAsValue(node, OwnStitch.class).stitch();
             }
             String code = json.getValueAsString("");

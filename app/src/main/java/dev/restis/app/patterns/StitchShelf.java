@@ -5,6 +5,7 @@ import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.measure.Fault;
+import dev.restis.core.stitch.OwnStitch;
 import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.StitchRules;
 import java.sql.Timestamp;
@@ -52,8 +53,8 @@ class StitchShelf {
                         o.stitch().code(),
                         false,
                         PatternJson.tree(o.stitch().stitch()))));
-        paths().forEach(named -> all.add(new OwnView(
-                named.name(), StitchText.of(named.stitch()).code(), true, PatternJson.tree(named.stitch()))));
+        paths().forEach(named -> all.add(
+                new OwnView(named.name(), OwnStitch.key(named.stitch()), true, PatternJson.tree(named.stitch()))));
         all.sort(Comparator.comparing(OwnView::name));
         return all;
     }
@@ -81,7 +82,7 @@ class StitchShelf {
         List<Fault> faults = new ArrayList<>();
         String given = Texts.required(name, "name", 60, faults);
         faults.addAll(StitchRules.check(stitch));
-        String code = StitchText.of(stitch).code();
+        String code = OwnStitch.key(stitch);
         taken(code, given).ifPresent(faults::add);
         if (!faults.isEmpty()) {
             throw new Rejected(faults);

@@ -100,7 +100,7 @@ class StitchesController {
     @GetMapping(value = "/{code}/stitch.json", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<String> json(@PathVariable String code) {
         Named named = find(code);
-        String file = StitchText.of(named.stitch()).code();
+        String file = OwnStitch.key(named.stitch());
         return ResponseEntity.ok()
                 .header("Content-Disposition", "attachment; filename=" + file + ".json")
                 .body(PatternJson.writePath(named.stitch()));

@@ -51,6 +51,9 @@ final class Diamond {
 
     private Diamond() {}
 
+    /** The path of the inner strand that is hitched first after a crossing. */
+    static final int FIRST_HITCHED = 2;
+
     static List<StrandPath> paths() {
         return List.of(outgoing(), incoming(), inner(1, 2), outer(1, 3), tyingInner(4), outer(-1, 5));
     }
@@ -65,9 +68,12 @@ final class Diamond {
                         arm(1.2, 1, 1),
                         arm(HITCH, 1, 1),
                         arm(3.2, 1, 1))
+                .rests()
                 .does(new Along(0.5, LAY), arm(4.4, 1, 1), arm(ARM, 1, 1), arm(4.4, -1, 1), arm(3.2, -1, 1))
+                .rests()
                 .does(new Along(0, 1), arm(HITCH, -1, 1), arm(1.4, -1, 1))
                 .does(new AroundOuterCore(1), hitch(THROUGH, PITCH, 0, ALONG, ACROSS, -ACROSS, ALONG))
+                .rests()
                 .then(1);
     }
 
@@ -75,8 +81,11 @@ final class Diamond {
     private static StrandPath incoming() {
         return PathBuilder.in(Seat.CORE)
                 .does(new Along(0.5, LAY), arm(1.5, 1, -1), arm(HITCH, 1, -1), arm(3.2, 1, -1), arm(4.4, 1, -1))
+                .rests()
                 .does(new Along(0.5, LAY), arm(ARM, 1, -1), arm(4.4, -1, -1), arm(3.2, -1, -1), arm(HITCH, -1, -1))
+                .rests()
                 .does(new AroundOuterCore(1), arm(1.2, -1, -1), arm(0.5, -1, -1))
+                .rests()
                 .then(0);
     }
 
@@ -84,10 +93,13 @@ final class Diamond {
     private static StrandPath inner(int side, int next) {
         return PathBuilder.in(Seat.WORKING)
                 .does(new Along(0.2, 1), at(0, side * FLANK, 0))
+                .rests()
                 .does(new AroundOuterCore(2), into(HITCH, side))
                 .does(new Along(0.2, 1), at(3.3, side * 0.5, 0), at(PITCH / 2, side * MIDDLE, 0))
+                .rests()
                 .does(new AroundOuterCore(2), outOf(HITCH, side))
                 .does(new Along(0.2, 1), at(PITCH - 0.5, side * FLANK, 0))
+                .rests()
                 .then(next);
     }
 
@@ -95,11 +107,15 @@ final class Diamond {
     private static StrandPath tyingInner(int next) {
         return PathBuilder.in(Seat.WORKING)
                 .does(new Along(0.2, 1), at(0, -FLANK, 0))
+                .rests()
                 .does(new AroundOuterCore(2), into(HITCH, -1))
+                .rests()
                 .does(new AroundOuterCore(2), hitch(RETURNING, PITCH / 2, MIDDLE, 1, 0, 0, -1))
                 .does(new Along(0.2, 1))
+                .rests()
                 .does(new AroundOuterCore(2), outOf(HITCH, -1))
                 .does(new Along(0.2, 1), at(PITCH - 0.5, -FLANK, 0))
+                .rests()
                 .then(next);
     }
 
@@ -107,9 +123,12 @@ final class Diamond {
         return PathBuilder.in(Seat.WORKING)
                 .does(new AroundOuterCore(2), hitch(RETURNING, 0, side * FLANK, 1, 0, 0, side))
                 .does(new Along(0.3, 1))
+                .rests()
                 .does(new AroundOuterCore(2), into(OUTER, side))
                 .does(new Along(0.3, 1), at(PITCH / 2, side * 1.6, 0))
+                .rests()
                 .does(new AroundOuterCore(2), outOf(OUTER, side))
+                .rests()
                 .then(next);
     }
 

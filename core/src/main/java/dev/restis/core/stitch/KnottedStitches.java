@@ -42,6 +42,7 @@ final class KnottedStitches {
                     at(0.42, 0, 1.1),
                     at(0.32, 0.8, 1.0))
             .does(new Bight(), at(0.28, 1.25, 0.3), at(0.38, 1.3, -0.7), at(0.58, 1.35, -1.0), at(0.85, 1.65, -0.4))
+            .rests()
             .then(1);
 
     /** Its partner does the same on the other side: the half knot is the same when it is turned half round its axis. */
@@ -83,6 +84,7 @@ final class KnottedStitches {
                     wound(-0.38, -45, 1.3),
                     wound(-0.31, -90, 0.7),
                     wound(-0.08, -135, 0.45))
+            .rests()
             .then(0);
 
     /** Two strands, each once around the other, without a core. */
@@ -111,6 +113,7 @@ final class KnottedStitches {
                     onCore(-0.38, -45, 1.4),
                     onCore(-0.31, -90, 0.6),
                     onCore(-0.08, -135, 0.5))
+            .rests()
             .then(0);
 
     /** The snake knot with cores inside: each strand around the cores and its partner. */
@@ -134,6 +137,7 @@ final class KnottedStitches {
             .does(new Weave(1), at(0.2, -0.5, 1.0), at(0.34, 0.5, -1.0))
             .does(new Across(1.5), at(0.42, 1.5, -0.9))
             .does(new Bight(), at(0.55, 2.5, -0.3))
+            .rests()
             .then(0);
 
     /** Its partner: back over one core and under the other, and out through the loop in which the first colour began. */
@@ -142,6 +146,7 @@ final class KnottedStitches {
             .does(new Weave(1), at(0.52, 0.5, 1.0), at(0.2, -0.5, -1.0))
             .does(new Across(1.5), at(0.02, -1.35, -0.4), at(-0.06, -1.7, 0.2), at(-0.02, -2.4, 0.95))
             .does(new Bight(), at(0.2, -3.1, 0.3), at(0.6, -2.7, 0.2))
+            .rests()
             .then(1);
 
     /** Two colours over two cores, each in every row through the other; the same one leads from either side. */
@@ -155,6 +160,8 @@ final class KnottedStitches {
             new Cores(2, 2, 1),
             CoreLayout.FLAT,
             true,
+            List.of(),
+            0,
             List.of());
 
     /** In front of the core, around behind it, out between core and strand, and over the strand. */
@@ -169,6 +176,7 @@ final class KnottedStitches {
                     at(0.2, 0.9, -1.0),
                     at(0.14, -0.9, -1.0))
             .does(new Across(1), at(0.12, -1.3, -0.2), at(0.2, -1.35, 0.9), at(0.42, -1.5, 1.4), at(0.7, -1.85, 0.8))
+            .rests()
             .then(0);
 
     /** A half hitch of one strand around its core, as on the legs of a buttonhole. */
@@ -211,7 +219,11 @@ final class KnottedStitches {
             Layers.of(1, 4),
             0,
             new Cores(2, 2, 1),
-            CoreLayout.FLAT);
+            CoreLayout.FLAT,
+            false,
+            List.of(),
+            2,
+            List.of());
 
     /**
      * Two anchors that run out from the middle and back and are hitched to each other where they cross; two strands a side,
@@ -226,7 +238,11 @@ final class KnottedStitches {
             Layers.working(Diamond.WIDTH),
             0,
             new Cores(2, 2, 1),
-            CoreLayout.FLAT);
+            CoreLayout.FLAT,
+            false,
+            List.of(),
+            Diamond.FIRST_HITCHED,
+            List.of());
 
     private KnottedStitches() {}
 
@@ -266,6 +282,7 @@ final class KnottedStitches {
     private static StrandPath straight(double y, int next) {
         return PathBuilder.in(Seat.CORE)
                 .does(new Along(1, 1), free(0, y, 0), free(0.35, y, 0), free(0.7, y, 0))
+                .rests()
                 .then(next);
     }
 
@@ -274,12 +291,14 @@ final class KnottedStitches {
         return PathBuilder.in(Seat.WORKING)
                 .follows(twice(half, next), w -> knotted(w, middle, 0))
                 .does(new Along(0.5, 1), free(0.6, y, 0), free(0.9, y, 0))
+                .rests()
                 .then(next);
     }
 
     private static StrandPath straightThenKnot(double y, StrandPath half, double middle, int next) {
         return PathBuilder.in(Seat.WORKING)
                 .does(new Along(0.5, 1), free(0.1, y, 0), free(0.4, y, 0))
+                .rests()
                 .follows(twice(half, next), w -> knotted(w, middle, 0.5))
                 .then(next);
     }

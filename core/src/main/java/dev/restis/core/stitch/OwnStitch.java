@@ -104,6 +104,11 @@ public record OwnStitch(String code, int strands, int cores, double use, double 
                 Gauge.CoreLayout.FLAT);
     }
 
+    /** The key of a stitch of one's own, or the code of one of the library's. */
+    public static String key(Stitch stitch) {
+        return stitch.code().startsWith(PREFIX) ? stitch.code().substring(PREFIX.length()) : stitch.code();
+    }
+
     /** What a stitch says of itself, if it is one of these. */
     public static Optional<OwnStitch> of(Stitch stitch) {
         if (!stitch.code().startsWith(PREFIX)

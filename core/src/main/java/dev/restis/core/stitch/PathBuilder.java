@@ -25,11 +25,18 @@ final class PathBuilder {
         return this;
     }
 
+    /** After what it did last the strand lies at rest. */
+    PathBuilder rests() {
+        Stretch last = stretches.remove(stretches.size() - 1);
+        stretches.add(new Stretch(last.element(), last.through(), true));
+        return this;
+    }
+
     /** The stretches of another path, with each point moved. */
     PathBuilder follows(StrandPath other, UnaryOperator<Waypoint> moved) {
         for (Stretch stretch : other.stretches()) {
             stretches.add(new Stretch(
-                    stretch.element(), stretch.through().stream().map(moved).toList()));
+                    stretch.element(), stretch.through().stream().map(moved).toList(), stretch.rests()));
         }
         return this;
     }

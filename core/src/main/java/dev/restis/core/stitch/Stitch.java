@@ -3,6 +3,7 @@ package dev.restis.core.stitch;
 import dev.restis.core.measure.Length;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.IntStream;
 
 /**
@@ -22,6 +23,9 @@ import java.util.stream.IntStream;
  *     strand leads from either side
  * @param columns the strands that lie side by side across it, from one edge to the other, where others than cores do; empty
  *     for the cores alone
+ * @param leader the path whose strand moves first in a repeat
+ * @param order the moves of a repeat as hands make them, where that is not strand after strand from rest to rest with its end;
+ *     empty elsewhere
  */
 public record Stitch(
         String code,
@@ -33,15 +37,30 @@ public record Stitch(
         Cores cores,
         Gauge.CoreLayout coreLayout,
         boolean mirrored,
-        List<Seat> columns) {
+        List<Seat> columns,
+        int leader,
+        List<Move> order) {
 
     public Stitch {
+        Objects.requireNonNull(code);
+        Objects.requireNonNull(pitch);
+        Objects.requireNonNull(thickness);
+        Objects.requireNonNull(width);
+        Objects.requireNonNull(cores);
+        Objects.requireNonNull(coreLayout);
         paths = List.copyOf(paths);
         columns = List.copyOf(columns);
+        order = List.copyOf(order);
         List<Integer> followed = paths.stream().map(StrandPath::next).sorted().toList();
         if (!followed.equals(IntStream.range(0, paths.size()).boxed().toList())) {
             throw new IllegalArgumentException(
                     "each path of " + code + " must be followed once but the paths lead to " + followed);
+        }
+        if (leader < 0 || leader > Math.max(0, paths.size() - 1)) {
+            throw new IllegalArgumentException("the leader of " + code + " must be one of its paths but is " + leader);
+        }
+        for (Move move : order) {
+            move.mustBeIn(paths, cores);
         }
     }
 
@@ -55,7 +74,24 @@ public record Stitch(
             double turnPerRepeat,
             Cores cores,
             Gauge.CoreLayout coreLayout) {
-        this(code, paths, pitch, thickness, width, turnPerRepeat, cores, coreLayout, false, List.of());
+        this(code, paths, pitch, thickness, width, turnPerRepeat, cores, coreLayout, false, List.of(), 0, List.of());
+    }
+
+    /** The same stitch by another code. */
+    public Stitch named(String other) {
+        return new Stitch(
+                other,
+                paths,
+                pitch,
+                thickness,
+                width,
+                turnPerRepeat,
+                cores,
+                coreLayout,
+                mirrored,
+                columns,
+                leader,
+                order);
     }
 
     /** How many core strands a stitch takes; the number must be a multiple of {@code step}. */
@@ -76,6 +112,7 @@ public record Stitch(
      */
     public record StrandPath(Seat seat, List<Stretch> stretches, int next) {
         public StrandPath {
+            Objects.requireNonNull(seat);
             stretches = List.copyOf(stretches);
         }
 
@@ -94,10 +131,20 @@ public record Stitch(
         }
     }
 
-    /** A stretch of a path: what it does, and the points it passes while doing it. */
-    public record Stretch(PathElement element, List<Waypoint> through) {
+    /**
+     * A stretch of a path: what it does, and the points it passes while doing it.
+     *
+     * @param rests whether the strand lies at rest after it, until the next stretch moves it; along a stretch that runs straight
+     *     and rests, others may be tied around it
+     */
+    public record Stretch(PathElement element, List<Waypoint> through, boolean rests) {
         public Stretch {
+            Objects.requireNonNull(element);
             through = List.copyOf(through);
+        }
+
+        public Stretch(PathElement element, List<Waypoint> through) {
+            this(element, through, false);
         }
 
         /** The points over so many cores: a weave of two points passes the first and the last core, and all between in turn. */
@@ -117,6 +164,39 @@ public record Stitch(
                         first.level() * (c % 2 == 0 ? 1 : -1)));
             }
             return points;
+        }
+    }
+
+    /** How a strand is moved: by its end, or as a loop that is drawn through while the end stays where it is. */
+    public enum Hand {
+        END,
+        LOOP
+    }
+
+    /**
+     * A move of hands.
+     *
+     * @param seat what kind of strand is moved
+     * @param strand which of the paths of this kind, or which core from the low side where cores have no path
+     * @param from first of the stretches that it makes; 0 for a core without a path
+     * @param to last of them
+     */
+    public record Move(Seat seat, int strand, int from, int to, Hand hand) {
+        public Move {
+            Objects.requireNonNull(seat);
+            Objects.requireNonNull(hand);
+        }
+
+        private void mustBeIn(List<StrandPath> paths, Cores cores) {
+            List<StrandPath> own = paths.stream().filter(p -> p.seat() == seat).toList();
+            boolean straight = own.isEmpty() && seat == Seat.CORE;
+            int strands = straight ? cores.most() : own.size();
+            boolean there = strand >= 0 && strand < strands;
+            int stretches = there && !straight ? own.get(strand).stretches().size() : 1;
+            if (!there || from < 0 || to < from || to >= stretches) {
+                throw new IllegalArgumentException(
+                        "there is no stretch " + from + " to " + to + " of " + seat + " " + strand);
+            }
         }
     }
 

@@ -13,7 +13,9 @@ import dev.restis.core.stitch.PathElement.AroundWorking;
 import dev.restis.core.stitch.PathElement.Bight;
 import dev.restis.core.stitch.PathElement.Weave;
 import dev.restis.core.stitch.Stitch.Cores;
+import dev.restis.core.stitch.Stitch.Hand;
 import dev.restis.core.stitch.Stitch.Layers;
+import dev.restis.core.stitch.Stitch.Move;
 import dev.restis.core.stitch.Stitch.StrandPath;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -28,6 +30,9 @@ final class WovenStitches {
     private static final int CROSSING_STRANDS = 4;
 
     private static final int FALLS = 6;
+    /** Strands along the edges of the edged braid, whose paths come first. */
+    private static final int EDGES = 2;
+
     private static final double THREE_LAY = 1.28;
     private static final double ROUND_LAY = 1.42;
     private static final double FIVE_LAY = 1.52;
@@ -76,13 +81,16 @@ final class WovenStitches {
             .does(new Along(0, 1), at(0.05, -1.9, 0.2))
             .does(new Weave(1, 1), at(0.2, -0.5, 1.0), at(0.4, 0.5, -1.0))
             .does(new AroundOuterCore(0.5), at(0.47, 1.25, -0.1), at(0.54, 2.0, 0.9), at(0.66, 2.8, 0.2))
+            .rests()
             .then(0);
 
     /** Its partner follows through the same row from the far edge, under where the leader went over. */
     private static final StrandPath FOLLOWER = PathBuilder.in(Seat.WORKING)
             .does(new Along(0, 1), at(0.1, 1.9, -0.3), at(0.5, 2.0, 0), at(0.63, 1.7, 0.5))
+            .rests()
             .does(new Weave(1, 1), at(0.72, 0.5, 1.0), at(0.88, -0.5, -1.0))
             .does(new AroundOuterCore(0.5), at(0.98, -1.5, -0.6))
+            .rests()
             .then(1);
 
     /** Two strands that pass each other in every row, over and under the warps; the same one leads from either side. */
@@ -96,6 +104,8 @@ final class WovenStitches {
             new Cores(2, 4, 2),
             CoreLayout.FLAT,
             true,
+            List.of(),
+            0,
             List.of());
 
     /** A turn and a half around an edge strand: along, across and level, counted from where the wave turns. */
@@ -148,19 +158,25 @@ final class WovenStitches {
             new Layers(0, 5, 2, 0),
             0,
             Cores.NONE,
-            CoreLayout.FLAT);
+            CoreLayout.FLAT,
+            false,
+            List.of(),
+            EDGES,
+            List.of());
 
     /** Across the whole band in front of the other strand of its pair, which goes the other way. */
     private static final StrandPath THERE = PathBuilder.in(Seat.WORKING)
             .does(new Bight(), at(0.0, -2.9, 0))
             .does(new AcrossSide(CROSSING_STRANDS), at(0.3, -1.8, 0.6), at(0.45, 0, 0.6), at(0.6, 1.8, 0.6))
             .does(new Bight(), at(0.8, 2.8, 0.3))
+            .rests()
             .then(1);
 
     private static final StrandPath BACK = PathBuilder.in(Seat.WORKING)
             .does(new Bight(), at(0.0, 2.9, 0))
             .does(new AcrossSide(CROSSING_STRANDS), at(0.3, 1.8, -0.6), at(0.45, 0, -0.6), at(0.6, -1.8, -0.6))
             .does(new Bight(), at(0.8, -2.8, -0.3))
+            .rests()
             .then(0);
 
     /** A pair that crosses the whole band in every row, and four strands that each loop once around both of it. */
@@ -174,7 +190,9 @@ final class WovenStitches {
             Cores.NONE,
             CoreLayout.FLAT,
             false,
-            Collections.nCopies(CROSSING_STRANDS, Seat.FALL));
+            Collections.nCopies(CROSSING_STRANDS, Seat.FALL),
+            0,
+            pairThenFalls());
 
     /**
      * A collar around what will be its loop's two legs; the loop out through the cores and back on their other side, through the
@@ -196,6 +214,7 @@ final class WovenStitches {
             .does(new Weave(1), at(0.18, 0.5, 1.0), at(0.18, -0.5, -1.0))
             .does(new Bight(), at(0.2, -1.5, 0), at(0.2, -2.4, 0))
             .does(new Along(1, 1), at(0.3, -3.0, 0.1), at(0.45, -2.8, 0.2))
+            .rests()
             .then(0);
 
     /** From either side in turn a loop drawn through its own collar; one core passes up through it and one down. */
@@ -211,7 +230,11 @@ final class WovenStitches {
             Layers.of(1, 5),
             0,
             new Cores(2, 2, 1),
-            CoreLayout.FLAT);
+            CoreLayout.FLAT,
+            false,
+            List.of(),
+            0,
+            loopsAndCores());
 
     /** A ladder across whose rows three falls a side run down, each once around both weavers in every row. */
     static final Stitch WRAPPED_FALLS = new Stitch(
@@ -224,7 +247,9 @@ final class WovenStitches {
             new Cores(2, 2, 1),
             CoreLayout.FLAT,
             true,
-            List.of(Seat.FALL, Seat.CORE, Seat.FALL, Seat.FALL, Seat.FALL, Seat.FALL, Seat.CORE, Seat.FALL));
+            List.of(Seat.FALL, Seat.CORE, Seat.FALL, Seat.FALL, Seat.FALL, Seat.FALL, Seat.CORE, Seat.FALL),
+            0,
+            List.of());
 
     private WovenStitches() {}
 
@@ -278,12 +303,23 @@ final class WovenStitches {
         }
         for (int s = 0; s < 5; s++) {
             Waypoint[] points = step(s, 5, 2.4, 4);
-            PathBuilder path = PathBuilder.in(Seat.WORKING).does(new Along(1, FIVE_LAY), hitched(points));
+            PathBuilder path = PathBuilder.in(Seat.WORKING);
+            // It rests in the middle, which it comes to in the midst of the third step and after the last.
+            if (s == 2) {
+                path.does(new Along(0.5, FIVE_LAY), Arrays.copyOf(points, STEP_POINTS / 2))
+                        .rests()
+                        .does(new Along(0.5, FIVE_LAY), Arrays.copyOfRange(points, STEP_POINTS / 2, STEP_POINTS));
+            } else {
+                path.does(new Along(1, FIVE_LAY), hitched(points));
+            }
             // A winding of five steps comes to each edge once.
             if (Arrays.stream(points).anyMatch(WovenStitches::turns)) {
                 path.does(new AroundSide(1)).does(new Across(1));
             }
-            paths.add(path.then(2 + (s + 1) % 5));
+            if (s == 4) {
+                path.rests();
+            }
+            paths.add(path.then(EDGES + (s + 1) % 5));
         }
         return paths;
     }
@@ -308,6 +344,31 @@ final class WovenStitches {
         return Math.abs(w.across()) > 2.35;
     }
 
+    /** The pair crosses first, then each strand goes around it, from the outside inwards. */
+    private static List<Move> pairThenFalls() {
+        List<Move> order = new ArrayList<>();
+        for (int strand = 0; strand < 2; strand++) {
+            order.add(new Move(Seat.WORKING, strand, 0, 2, Hand.END));
+        }
+        for (int strand = 0; strand < CROSSING_STRANDS; strand++) {
+            order.add(new Move(Seat.FALL, strand, 0, 1, Hand.END));
+        }
+        return order;
+    }
+
+    /** From either side in turn: the collar, a loop drawn up through it, both cores through the loop, and the loop drawn in. */
+    private static List<Move> loopsAndCores() {
+        List<Move> order = new ArrayList<>();
+        for (int side = 0; side < 2; side++) {
+            order.add(new Move(Seat.WORKING, side, 0, 0, Hand.END));
+            order.add(new Move(Seat.WORKING, side, 1, 5, Hand.LOOP));
+            order.add(new Move(Seat.CORE, 1 - side, 0, 0, Hand.END));
+            order.add(new Move(Seat.CORE, side, 0, 0, Hand.END));
+            order.add(new Move(Seat.WORKING, side, 6, 6, Hand.END));
+        }
+        return order;
+    }
+
     private static List<StrandPath> crossing() {
         List<StrandPath> paths = new ArrayList<>(List.of(THERE, BACK));
         // In pairs from the outside inwards, so that the two legs of a cord lie on either side.
@@ -325,11 +386,13 @@ final class WovenStitches {
                 .does(new AcrossSide(FALLS), at(0.08, -4.8, 0.2), at(0.2, -3.5, 0.2))
                 .does(new Weave(1, 1), at(0.25, -2.5, 1.0), at(0.35, 0, 0), at(0.45, 2.5, -1.0))
                 .does(new AroundOuterCore(0.5), at(0.48, 4.2, -0.5), at(0.56, 4.9, 0.8), at(0.7, 5.6, 0.2))
+                .rests()
                 .then(0));
         paths.add(PathBuilder.in(Seat.WORKING)
                 .does(new AcrossSide(FALLS), at(0.1, 4.8, -0.2), at(0.52, 4.9, 0), at(0.62, 4.4, 0.1))
                 .does(new Weave(1, 1), at(0.64, 2.5, 1.0), at(0.66, 0, 0), at(0.68, -2.5, -1.0))
                 .does(new AroundOuterCore(0.5), at(0.75, -3.5, -0.2), at(0.92, -4.6, -0.2))
+                .rests()
                 .then(1));
         for (int fall = 0; fall < FALLS; fall++) {
             int across = fall == 0 || fall == FALLS - 1 ? (fall == 0 ? 0 : FALLS + 1) : fall + 1;
@@ -353,6 +416,7 @@ final class WovenStitches {
                         at(row - 0.44, column + inwards, 0.0),
                         at(row - 0.3, column + inwards, 1.6))
                 .does(new Along(1, 1), at(row, column + inwards / 2, 2.3), at(row + 0.35, column - inwards / 2, 2.0))
+                .rests()
                 .then(next);
     }
 }

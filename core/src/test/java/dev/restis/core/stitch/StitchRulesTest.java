@@ -108,7 +108,9 @@ class StitchRulesTest {
                 falls.cores(),
                 falls.coreLayout(),
                 true,
-                List.of(Seat.FALL, Seat.CORE));
+                List.of(Seat.FALL, Seat.CORE),
+                0,
+                List.of());
         assertThat(faults(odd)).containsExactly("stitch.mirrored", "stitch.columns");
     }
 
