@@ -9,9 +9,12 @@ import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
 import jakarta.persistence.Entity;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.springframework.modulith.core.ApplicationModules;
 
 @AnalyzeClasses(packages = "dev.restis.app", importOptions = ImportOption.DoNotIncludeTests.class)
+@Execution(ExecutionMode.CONCURRENT)
 class ArchitectureTest {
 
     @ArchTest

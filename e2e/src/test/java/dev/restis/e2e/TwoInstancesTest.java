@@ -43,6 +43,8 @@ class TwoInstancesTest {
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
     private static final int FIRST_PORT = 8640;
+    /** Enough that an instance is killed amid them. */
+    private static final int KILLED_ROWS = 1500;
 
     private static LocalPostgres server;
     private static Database database;
@@ -356,7 +358,7 @@ class TwoInstancesTest {
 
     private static void killedAmidAnImport(Visitor tove) throws Exception {
         Instance killed = first;
-        long job = tove.importing(first, "KILLED", 4000);
+        long job = tove.importing(first, "KILLED", KILLED_ROWS);
         await(
                 Duration.ofSeconds(30),
                 () -> count("select count(*) from job where state = 'RUNNING' and id = " + job) == 1);
@@ -364,11 +366,11 @@ class TwoInstancesTest {
         JsonNode ended = tove.ended(second, job, Duration.ofSeconds(60));
         assertThat(ended.path("state").asString()).as(ended.toString()).isEqualTo("DONE");
         assertThat(count("select count(*) from customer_order where reference like 'KILLED-%'"))
-                .isEqualTo(4000);
+                .isEqualTo(KILLED_ROWS);
         assertThat(count("select count(*) from order_line l join customer_order o on o.id = l.order_id"
                         + " where o.reference like 'KILLED-%'"))
                 .as("nothing twice")
-                .isEqualTo(4000);
+                .isEqualTo(KILLED_ROWS);
     }
 
     /** The same file at both: one takes it, the other finds it taken. */

@@ -32,7 +32,7 @@ class TightLinesTest {
 
     /** What is shipped is what the command makes of the stitch as it is described now. */
     @ParameterizedTest
-    @CsvSource({"half-knot, 2", "ladder, 2", "larks-head, 1"})
+    @CsvSource({"half-hitch, 1", "ladder, 2", "larks-head, 1"})
     void theShippedLinesBelongToTheStitch(String code, int cores) throws IOException {
         Stitch stitch = Stitches.byCode(code).orElseThrow();
         List<String> made = StitchTightener.outcome(stitch, TightLines.equal(stitch, cores), share -> {})
