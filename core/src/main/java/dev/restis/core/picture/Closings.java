@@ -130,8 +130,10 @@ final class Closings {
 
     void noose(Section.Noose section) {
         List<Lane> lanes = Lanes.of(sheet.piece, section.tails());
-        double width = Lanes.width(lanes);
-        sheet.parts.loop(Lanes.slots(sheet.piece, section.tails()), -2.2 * width, 0);
+        double closed = -sheet.parts.knotHeight(KnotKind.BARREL, Section.Noose.WRAPS, lanes);
+        sheet.parts.loop(Lanes.slots(sheet.piece, section.tails()), closed - 2.2 * Lanes.width(lanes), closed);
+        sheet.lanes(lanes, closed, 0);
+        sheet.parts.knot(KnotKind.BARREL, Section.Noose.WRAPS, lanes, closed, 0);
         double tail = tail();
         sheet.lanes(lanes, sheet.x, sheet.x + tail);
         double height = sheet.parts.knotHeight(section.stop(), 2, lanes);

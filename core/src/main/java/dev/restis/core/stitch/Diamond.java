@@ -26,7 +26,7 @@ final class Diamond {
     private static final double OUTER = 1.88 * HITCH;
 
     /** Where the strands of a side run between two diamonds, and those inside in the middle of one. */
-    private static final double FLANK = 2.35;
+    private static final double FLANK = 3.2;
 
     private static final double MIDDLE = 0.3;
 

@@ -260,6 +260,17 @@ public record Stitch(
         return Length.ofMillimetres(most > 0 ? most : along);
     }
 
+    /**
+     * Whether its cores reach aside and back. What is hitched to them holds them there by friction alone: pulled tight without it they
+     * would run straight and close what they leave open, so such a body looks as it is laid.
+     */
+    public boolean isHeldOpen() {
+        return paths.stream()
+                .filter(path -> path.seat() == Seat.CORE)
+                .flatMap(path -> path.stretches().stream())
+                .anyMatch(s -> s.element() instanceof PathElement.Along along && along.lay() > 1);
+    }
+
     /** Whether a strand in {@code seat} does more than run along. */
     public boolean ties(Seat seat) {
         return pathsOf(seat) > 0;

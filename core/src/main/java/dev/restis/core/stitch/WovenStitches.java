@@ -210,7 +210,7 @@ final class WovenStitches {
                     at(-0.45, -2.5, -0.6))
             .does(new Bight(), at(-0.4, -3.1, 0.0), at(-0.22, -2.6, 0.1))
             .does(new Weave(1), at(-0.18, -0.5, 1.0), at(-0.18, 0.5, -1.0))
-            .does(new Bight(), at(-0.17, 1.3, -0.5), at(0.0, 1.9, 0), at(0.17, 1.3, 0.5))
+            .does(new Bight(), at(-0.17, 1.1, -0.5), at(0.0, 1.4, 0), at(0.17, 1.1, 0.5))
             .does(new Weave(1), at(0.18, 0.5, 1.0), at(0.18, -0.5, -1.0))
             .does(new Bight(), at(0.2, -1.5, 0), at(0.2, -2.4, 0))
             .does(new Along(1, 1), at(0.3, -3.0, 0.1), at(0.45, -2.8, 0.2))
@@ -285,7 +285,10 @@ final class WovenStitches {
                 double along = (double) i / points.length;
                 double angle = Math.PI * (along + s % 2);
                 double radius = 0.85 + 0.25 * hand * Math.cos(2 * Math.PI * along);
-                points[i] = at(along, radius * Math.sin(angle), hand * radius * Math.cos(angle));
+                // Past an edge those of the one hand pass within those of the other, all the way from the front to the
+                // back.
+                double aside = 0.85 - 0.25 * hand * Math.pow(Math.sin(Math.PI * along), 2);
+                points[i] = at(along, aside * Math.sin(angle), hand * radius * Math.cos(angle));
             }
             paths.add(PathBuilder.in(Seat.WORKING)
                     .does(new Along(1, ROUND_LAY), points)

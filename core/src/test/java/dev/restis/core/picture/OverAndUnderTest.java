@@ -120,6 +120,10 @@ class OverAndUnderTest {
                 "hitched-diamond | 3 1 | 6+ 4-",
                 "hitched-diamond | 4 0 | 6+ 4-",
                 "hitched-diamond | 4 1 | 6+ 4-",
+                "hitched-diamond | 2 0 | 6+ 4-",
+                "hitched-diamond | 2 1 | 6+ 4-",
+                "hitched-diamond | 5 0 | 6+ 4-",
+                "hitched-diamond | 5 1 | 6+ 4-",
                 "hitched-diamond | 4 2 | 4+ 4-"
             })
     void strandsLieOverAndUnderEachOther(String code, String pair, String byHand) {

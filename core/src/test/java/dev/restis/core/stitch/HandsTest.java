@@ -144,6 +144,12 @@ class HandsTest {
                 .containsExactly("WORKING 0 END", "WORKING 0 LOOP", "CORE 1 END", "CORE 0 END", "WORKING 0 END");
     }
 
+    /** Anchors that run aside are held there by what is hitched to them; cores that only take turns are not. */
+    @Test
+    void onlyADiamondIsHeldOpen() {
+        assertThat(Stitches.all().stream().filter(Stitch::isHeldOpen)).containsExactly(Stitches.HITCHED_DIAMOND);
+    }
+
     @Test
     void movesOfStrandsThatAreNotThereAreRefused() {
         List<Move> wrong = List.of(
