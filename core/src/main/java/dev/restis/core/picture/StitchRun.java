@@ -53,7 +53,7 @@ final class StitchRun {
         this.layout = Layout.of(stitch, shape);
         this.first = centreLines
                 .of(stitch, shape)
-                .filter(lines -> !stitch.isHeldOpen())
+                .filter(lines -> !stitch.staysOpen())
                 .map(lines -> layout.tight(lines, pitch))
                 .orElseGet(this::rough);
         twist();

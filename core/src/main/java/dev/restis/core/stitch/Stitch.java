@@ -264,7 +264,7 @@ public record Stitch(
      * Whether its cores reach aside and back. What is hitched to them holds them there by friction alone: pulled tight without it they
      * would run straight and close what they leave open, so such a body looks as it is laid.
      */
-    public boolean isHeldOpen() {
+    public boolean staysOpen() {
         return paths.stream()
                 .filter(path -> path.seat() == Seat.CORE)
                 .flatMap(path -> path.stretches().stream())

@@ -147,7 +147,7 @@ class HandsTest {
     /** Anchors that run aside are held there by what is hitched to them; cores that only take turns are not. */
     @Test
     void onlyADiamondIsHeldOpen() {
-        assertThat(Stitches.all().stream().filter(Stitch::isHeldOpen)).containsExactly(Stitches.HITCHED_DIAMOND);
+        assertThat(Stitches.all().stream().filter(Stitch::staysOpen)).containsExactly(Stitches.HITCHED_DIAMOND);
     }
 
     @Test
