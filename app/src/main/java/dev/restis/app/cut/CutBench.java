@@ -1,5 +1,6 @@
 package dev.restis.app.cut;
 
+import dev.restis.app.cut.CutFinish.Ready;
 import dev.restis.app.cut.CutSteps.Next;
 import dev.restis.app.orders.Pieces;
 import dev.restis.app.plan.Batches;
@@ -9,10 +10,11 @@ import dev.restis.app.platform.LockOrder;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.stock.HoldingActs;
+import dev.restis.app.stock.PartPicks;
+import dev.restis.app.stock.PartPicks.PartTaken;
+import dev.restis.app.stock.PartPicks.Picking;
 import dev.restis.app.stock.Stock;
 import dev.restis.app.stock.Stock.Fate;
-import dev.restis.app.stock.Stock.PartTaken;
-import dev.restis.app.stock.Stock.Picking;
 import dev.restis.app.stock.Stock.Stretch;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cutting.CutPlan.StepKind;
@@ -34,7 +36,6 @@ import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.springframework.context.annotation.Lazy;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -51,11 +52,14 @@ public class CutBench {
     private final CutLists lists;
     private final CutSteps steps;
     private final CutCosts costs;
-    private final GivenUp givenUp;
+    private final CutHolds holds;
+    private final CutFinish finish;
+    private final ListPieces inLists;
     private final Batches batches;
     private final Pieces pieces;
     private final Reckoning reckoning;
     private final Stock stock;
+    private final PartPicks picks;
     private final HoldingActs acts;
     private final EntityManager entities;
     private final JdbcClient jdbc;
@@ -65,11 +69,14 @@ public class CutBench {
             CutLists lists,
             CutSteps steps,
             CutCosts costs,
-            @Lazy GivenUp givenUp,
+            CutHolds holds,
+            CutFinish finish,
+            ListPieces inLists,
             Batches batches,
             Pieces pieces,
             Reckoning reckoning,
             Stock stock,
+            PartPicks picks,
             HoldingActs acts,
             EntityManager entities,
             JdbcClient jdbc,
@@ -77,11 +84,14 @@ public class CutBench {
         this.lists = lists;
         this.steps = steps;
         this.costs = costs;
-        this.givenUp = givenUp;
+        this.holds = holds;
+        this.finish = finish;
+        this.inLists = inLists;
         this.batches = batches;
         this.pieces = pieces;
         this.reckoning = reckoning;
         this.stock = stock;
+        this.picks = picks;
         this.acts = acts;
         this.entities = entities;
         this.jdbc = jdbc;
@@ -121,7 +131,7 @@ public class CutBench {
      */
     @Transactional
     public void cut(long listId, long spoolId, List<Long> steps, @Nullable Boolean keep, @Nullable Long counter) {
-        boolean last = hold(listId, steps);
+        boolean last = holds.toCut(listId, steps);
         CutList list = lists.cutting(listId);
         CutSpool spool = spool(list, spoolId);
         inMyHand(spool);
@@ -135,59 +145,10 @@ public class CutBench {
         make(list, List.of(this.steps.ready(spool, made)), last);
     }
 
-    /**
-     * Locks the orders of the pieces that these steps cut; of all of the list's, and the lists that its waiting pieces stand in,
-     * when nothing is left to do after them, because then the list is done.
-     *
-     * @return whether they are the last
-     */
-    private boolean hold(long listId, Collection<Long> steps) {
-        boolean last = lastOf(listId, steps);
-        if (last) {
-            Set<Long> together = together(listId);
-            pieces.holdBatches(batchesOf(together));
-            lists.hold(together);
-            if (!together.containsAll(together(listId))) {
-                throw new LockOrder.Overtaken();
-            }
-        } else {
-            pieces.hold(jdbc.sql(
-                            "select n.piece_id from cut_step t join strand n on n.id = t.strand_id where t.id = any (?)")
-                    .param(steps.toArray(Long[]::new))
-                    .query(Long.class)
-                    .list());
-        }
-        return last;
-    }
-
-    private boolean lastOf(long listId, Collection<Long> steps) {
-        return jdbc.sql("""
-                        select not exists (select 1 from cut_spool s join cut_step t on t.cut_spool_id = s.id
-                                           where s.cut_list_id = ? and t.done_at is null and t.id <> all (?))
-                        """)
-                .params(listId, steps.toArray(Long[]::new))
-                .query(Boolean.class)
-                .single();
-    }
-
-    /** The list, and those that its waiting pieces stand in. */
-    private Set<Long> together(long listId) {
-        Set<Long> together = new TreeSet<>(givenUp.listsOf(waiting(listId)));
-        together.add(listId);
-        return together;
-    }
-
-    private List<Long> batchesOf(Collection<Long> lists) {
-        return jdbc.sql("select batch_id from cut_list_batch where cut_list_id = any (?)")
-                .param(lists.toArray(Long[]::new))
-                .query(Long.class)
-                .list();
-    }
-
     /** All that is still to do, at once: for those who cut by the sheet. */
     @Transactional
     public void confirm(long listId) {
-        hold(listId, jdbc.sql("""
+        holds.toCut(listId, jdbc.sql("""
                                 select t.id from cut_spool s join cut_step t on t.cut_spool_id = s.id
                                 where s.cut_list_id = ? and t.done_at is null
                                 """).param(listId).query(Long.class).list());
@@ -198,7 +159,7 @@ public class CutBench {
                 make(list, list.spools().stream().map(Next::all).toList(), true);
         if (!list.confirmed()) {
             // All is cut but what lacks parts; say which.
-            stock.hold(List.of(), lacking).take(lacking);
+            picks.hold(List.of(), lacking).take(lacking);
             throw new Conflict("stockChanged");
         }
     }
@@ -213,8 +174,9 @@ public class CutBench {
             throw new Conflict("cut.nothing");
         }
         planned.addAll(lists.trimmings(list));
-        Set<Long> needed =
-                batches.strandsOf(cutting(list)).stream().map(StrandNeed::id).collect(Collectors.toSet());
+        Set<Long> needed = batches.strandsOf(inLists.cutting(list)).stream()
+                .map(StrandNeed::id)
+                .collect(Collectors.toSet());
         if (!planned.containsAll(needed)) {
             throw new Conflict("stockChanged");
         }
@@ -230,7 +192,7 @@ public class CutBench {
         reckoning.mustBeDone();
         List<CutStep> all = cuts.stream().flatMap(n -> n.steps().stream()).toList();
         List<Long> steps = all.stream().map(CutStep::id).toList();
-        if (lastOf(list.id(), steps) != last) {
+        if (inLists.lastOf(list.id(), steps) != last) {
             // Somebody made the other last cut meanwhile, or more was planned: other orders are to be held.
             throw new LockOrder.Overtaken();
         }
@@ -242,36 +204,20 @@ public class CutBench {
                         .stream()
                         .collect(Collectors.toMap(StrandNeed::id, Function.identity()));
         Set<Long> touched = strands.values().stream().map(StrandNeed::piece).collect(Collectors.toSet());
-        Ready ready = ready(list, last ? new HashSet<>(uncut(list)) : touched, steps);
-        Picking picking = hold(list, cuts, ready, last);
+        Ready ready = finish.ready(list, last ? new HashSet<>(inLists.uncut(list)) : touched, steps);
+        Picking picking = holds.stockFor(list, cuts, ready, last);
         cuts.stream().sorted(Comparator.comparing(n -> n.spool().holdingId())).forEach(n -> make(n, strands));
         entities.flush();
-        Set<Long> lacking = complete(ready, picking);
+        Set<Long> lacking = finish.complete(ready, picking);
         costs.cut(list, union(touched, ready.pieces()), steps);
         // What is begun and not cut is known by what it cost so far, so this comes last.
         touched.removeAll(ready.pieces());
         touched.addAll(lacking);
         pieces.cutting(touched);
         if (last && lacking.isEmpty()) {
-            finish(list);
+            finish.close(list);
         }
         return ready.parts().stream().filter(p -> lacking.contains(p.piece())).toList();
-    }
-
-    /**
-     * Holds what the cuts are made from and the parts of what is ready; with the last cut also what giving the waiting pieces back
-     * to the open work moves, because nothing before it in the order can be held after it.
-     */
-    private Picking hold(CutList list, List<Next> cuts, Ready ready, boolean last) {
-        Set<Long> holdings =
-                cuts.stream().map(n -> n.spool().holdingId()).collect(Collectors.toCollection(TreeSet::new));
-        List<PartTaken> parts = new ArrayList<>(ready.parts());
-        if (last) {
-            Set<Long> waiting = new TreeSet<>(waiting(list.id()));
-            holdings.addAll(stock.moved(waiting, List.of()));
-            parts.addAll(givenUp.partsReadyWithout(waiting, list.id()));
-        }
-        return stock.hold(holdings, parts);
     }
 
     private void make(Next next, Map<Long, StrandNeed> strands) {
@@ -311,78 +257,6 @@ public class CutBench {
                 : Optional.empty();
     }
 
-    /** Pieces no strand of which is left to cut, and the parts that they take. */
-    record Ready(Set<Long> pieces, List<PartTaken> parts) {
-        static final Ready NOTHING = new Ready(Set.of(), List.of());
-    }
-
-    /** Those of the pieces that are ready once these steps are made. */
-    Ready ready(CutList list, Collection<Long> candidates, Collection<Long> steps) {
-        Set<Long> all = new TreeSet<>(jdbc.sql("""
-                        select p.id from piece p join strand n on n.piece_id = p.id
-                            left join cut_step t on t.strand_id = n.id and (t.done_at is not null or t.id = any (:steps))
-                            left join cut_trimming r on r.strand_id = n.id and r.cut_list_id = :list and r.tail_um >= n.cut_um
-                        where p.id = any (:pieces) and p.cut_at is null
-                        group by p.id having count(*) = count(coalesce(t.id, r.strand_id))
-                        """)
-                .param("list", list.id())
-                .param("steps", steps.toArray(Long[]::new))
-                .param("pieces", candidates.toArray(Long[]::new))
-                .query(Long.class)
-                .list());
-        return new Ready(
-                all,
-                batches.partsOf(all).stream()
-                        .map(p -> new PartTaken(p.piece(), p.batch(), p.article(), p.quantity()))
-                        .toList());
-    }
-
-    /** Takes the parts of pieces that are ready, and calls them cut; answers those that lack parts and are left for later. */
-    private Set<Long> complete(Ready ready, Picking picking) {
-        Map<Long, List<PartTaken>> parts = ready.parts().stream().collect(Collectors.groupingBy(PartTaken::piece));
-        Set<Long> cut = new HashSet<>();
-        for (long piece : ready.pieces()) {
-            List<PartTaken> needs = parts.getOrDefault(piece, List.of());
-            if (picking.enough(needs)) {
-                picking.take(needs);
-                cut.add(piece);
-            }
-        }
-        entities.flush();
-        if (!cut.isEmpty()) {
-            pieces.markCut(cut);
-        }
-        Set<Long> lacking = new HashSet<>(ready.pieces());
-        lacking.removeAll(cut);
-        return lacking;
-    }
-
-    /** Nothing of the list is left to cut; what had to wait goes back to the open work. */
-    private void finish(CutList list) {
-        List<Long> waiting = waiting(list.id());
-        List<Long> left = uncut(list);
-        left.removeAll(waiting);
-        if (!left.isEmpty()) {
-            mustBeLongEnough(list);
-            return;
-        }
-        list.confirm(clock.instant(), Workshop.whoever());
-        costs.workOut(list);
-        entities.flush();
-        list.batches().forEach(batch -> batches.release(batch, waiting));
-    }
-
-    /** A tail may be too short for what its strand is worked out to need by now. */
-    private void mustBeLongEnough(CutList list) {
-        record Longer(String role, long needed, long tail) {}
-        jdbc.sql("""
-                        select n.role, n.cut_um as needed, r.tail_um as tail from cut_trimming r join strand n on n.id = r.strand_id
-                        where r.cut_list_id = ? and r.tail_um < n.cut_um order by n.id limit 1
-                        """).param(list.id()).query(Longer.class).optional().ifPresent(longer -> {
-            throw new Conflict("cut.longerNow", longer.role(), new Length(longer.needed()), new Length(longer.tail()));
-        });
-    }
-
     private static Set<Long> union(Set<Long> some, Set<Long> others) {
         Set<Long> all = new TreeSet<>(some);
         all.addAll(others);
@@ -401,7 +275,7 @@ public class CutBench {
                         select id from cut_step where cut_spool_id = ? and done_at is not null order by number desc limit 1
                         """).param(spoolId).query(Long.class).optional();
         Set<Long> piece = expected.map(this::pieceOf).orElse(Set.of());
-        CutList list = holdToTakeBack(listId, piece);
+        CutList list = holds.toTakeBack(listId, piece);
         list.touched();
         CutSpool spool = spool(list, spoolId);
         inMyHand(spool);
@@ -416,7 +290,7 @@ public class CutBench {
         Set<Long> wasCut = pieces.cutOf(piece);
         stock.holdMoved(wasCut, List.of(last.id()));
         if (list.confirmed()) {
-            reopen(list);
+            finish.reopen(list);
             costs.workOut(list);
         }
         for (long id : wasCut) {
@@ -431,42 +305,6 @@ public class CutBench {
         spool.inHandOf(Workshop.whoever());
         pieces.cutting(piece);
         return last.kind() == StepKind.OFFCUT;
-    }
-
-    /**
-     * Holds a list of which something is taken back, with the orders of these pieces. All pieces of a list that is done share what
-     * it threw away, so that taking back concerns them all.
-     */
-    CutList holdToTakeBack(long listId, Set<Long> piece) {
-        boolean done = jdbc.sql("select confirmed_at is not null from cut_list where id = ?")
-                .param(listId)
-                .query(Boolean.class)
-                .optional()
-                .orElse(false);
-        if (done) {
-            pieces.holdBatches(batchesOf(Set.of(listId)));
-        }
-        pieces.hold(piece);
-        CutList list = lists.held(listId);
-        if (list.confirmed() && !done) {
-            throw new LockOrder.Overtaken();
-        }
-        return list;
-    }
-
-    /** A list that was done is to be cut again, unless another has begun with the same batches. */
-    void reopen(CutList list) {
-        boolean another = jdbc.sql("""
-                        select exists (select 1 from cut_list c join cut_list_batch b on b.cut_list_id = c.id
-                                       where c.confirmed_at is null and b.batch_id in (:batches))
-                        """)
-                .param("batches", list.batches())
-                .query(Boolean.class)
-                .single();
-        if (another) {
-            throw new Conflict("cut.nothingToUndo");
-        }
-        list.reopen();
     }
 
     private Set<Long> pieceOf(long step) {
@@ -530,36 +368,6 @@ public class CutBench {
         spool.counterUm(shown);
     }
 
-    /**
-     * Pieces left the list: what their spools still had to do is planned no more; a list that lost everything goes. All of the
-     * list's orders are held, and the boxes of what is ready without them.
-     */
-    void leaveOut(CutList list, Set<Long> gone, Ready ready, Picking picking) {
-        Set<Long> strands = batches.strandsOf(gone).stream().map(StrandNeed::id).collect(Collectors.toSet());
-        list.spools().stream()
-                .filter(s -> s.toDo().stream().anyMatch(t -> t.strandId() != null && strands.contains(t.strandId())))
-                .forEach(CutSpool::unplan);
-        list.spools().removeIf(s -> s.steps().isEmpty());
-        entities.flush();
-        if (list.spools().stream().allMatch(s -> s.lastDone().isEmpty())) {
-            entities.remove(list);
-            entities.flush();
-        } else if (lastOf(list.id(), List.of())) {
-            Set<Long> lacking = complete(ready, picking);
-            costs.cut(list, ready.pieces(), List.of());
-            if (lacking.isEmpty()) {
-                finish(list);
-            }
-        }
-    }
-
-    /** What is ready of a list when these pieces leave it. */
-    Ready readyWithout(CutList list, Set<Long> gone) {
-        List<Long> rest = uncut(list);
-        rest.removeAll(gone);
-        return ready(list, rest, List.of());
-    }
-
     private static void inMyHand(CutSpool spool) {
         String hand = spool.inHandOf();
         if (hand != null && !hand.equals(Workshop.whoever())) {
@@ -574,25 +382,5 @@ public class CutBench {
             throw new Conflict("cut.planChanged");
         }
         return spool;
-    }
-
-    /** The pieces that the list still cuts: those of its batches that are not cut and do not wait. */
-    private List<Long> cutting(CutList list) {
-        List<Long> cutting = uncut(list);
-        cutting.removeAll(waiting(list.id()));
-        return cutting;
-    }
-
-    private List<Long> uncut(CutList list) {
-        List<Long> uncut = new ArrayList<>();
-        list.batches().forEach(b -> uncut.addAll(pieces.uncut(b)));
-        return uncut;
-    }
-
-    private List<Long> waiting(long list) {
-        return jdbc.sql("select piece_id from cut_waiting where cut_list_id = ?")
-                .param(list)
-                .query(Long.class)
-                .list();
     }
 }

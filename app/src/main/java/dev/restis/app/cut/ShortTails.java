@@ -16,7 +16,8 @@ import org.springframework.transaction.annotation.Transactional;
 class ShortTails {
 
     private final CutLists lists;
-    private final CutBench bench;
+    private final CutHolds holds;
+    private final CutFinish finish;
     private final CutCosts costs;
     private final Batches batches;
     private final Pieces pieces;
@@ -25,14 +26,16 @@ class ShortTails {
 
     ShortTails(
             CutLists lists,
-            CutBench bench,
+            CutHolds holds,
+            CutFinish finish,
             CutCosts costs,
             Batches batches,
             Pieces pieces,
             Stock stock,
             JdbcClient jdbc) {
         this.lists = lists;
-        this.bench = bench;
+        this.holds = holds;
+        this.finish = finish;
         this.costs = costs;
         this.batches = batches;
         this.pieces = pieces;
@@ -53,13 +56,13 @@ class ShortTails {
                 .query(Long.class)
                 .optional()
                 .orElseThrow(() -> new Conflict("cut.noTail"));
-        CutList list = bench.holdToTakeBack(listId, Set.of(piece));
+        CutList list = holds.toTakeBack(listId, Set.of(piece));
         checkThereIsCord(listId, strandId);
         list.replanned();
         Set<Long> wasCut = pieces.cutOf(Set.of(piece));
         stock.holdMoved(wasCut, List.of());
         if (list.confirmed()) {
-            bench.reopen(list);
+            finish.reopen(list);
             costs.workOut(list);
         }
         for (long id : wasCut) {

@@ -1,6 +1,5 @@
 package dev.restis.app.stock;
 
-import dev.restis.app.platform.LockOrder;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
@@ -18,18 +17,13 @@ import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Deque;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
-import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -328,122 +322,6 @@ public class Stock {
             ledger.post(Movement.RETURN, strand.id(), row.quantity(), row.value(), cause);
         }
         entities.flush();
-    }
-
-    /** Parts that a piece takes from the shelves. */
-    public record PartTaken(long piece, long batch, long article, long quantity) {}
-
-    /**
-     * Boxes from which the parts of pieces are taken, oldest lot first; held by the transaction. Of a consumable what the books
-     * have is taken: how much is used is a guess, and nobody waits for a drop of glue because of it.
-     */
-    public final class Picking {
-        private final Map<Long, Deque<Long>> boxes = new HashMap<>();
-        private final Map<Long, Balance> balances = new HashMap<>();
-        private final Set<Long> consumables = new HashSet<>();
-
-        private Picking() {}
-
-        /** Whether all parts of a piece are there. */
-        public boolean enough(Collection<PartTaken> parts) {
-            return parts.stream().allMatch(p -> consumables.contains(p.article()) || held(p.article()) >= p.quantity());
-        }
-
-        private long held(long article) {
-            return boxes.getOrDefault(article, new ArrayDeque<>()).stream()
-                    .mapToLong(
-                            box -> balances.getOrDefault(box, Balance.NOTHING).quantity())
-                    .sum();
-        }
-
-        /**
-         * Takes the parts of a piece.
-         *
-         * @throws Rejected when there are not enough
-         */
-        public void take(Collection<PartTaken> parts) {
-            parts.forEach(this::take);
-        }
-
-        private void take(PartTaken part) {
-            Deque<Long> from = boxes.getOrDefault(part.article(), new ArrayDeque<>());
-            long missing = part.quantity();
-            while (missing > 0 && !from.isEmpty()) {
-                long box = from.element();
-                Balance balance = balances.getOrDefault(box, Balance.NOTHING);
-                long taken = Math.min(missing, balance.quantity());
-                if (taken > 0) {
-                    BigDecimal cost = balance.costOf(taken);
-                    Cause cause = new Cause("", part.batch(), part.piece(), null, null, null);
-                    ledger.note(Movement.PICK, box, -taken, cost.negate(), cause);
-                    balance = balance.without(taken);
-                    balances.put(box, balance);
-                    missing -= taken;
-                }
-                if (balance.quantity() == 0) {
-                    from.remove();
-                }
-            }
-            if (missing > 0 && !consumables.contains(part.article())) {
-                throw new Rejected(Fault.of(
-                        "hardware",
-                        "hardware.short",
-                        articles.byId(part.article()).code(),
-                        missing));
-            }
-        }
-    }
-
-    /**
-     * Holds the boxes that these parts would be taken from, as many as it takes and no more, together with other holdings that
-     * the same transaction moves.
-     */
-    @Transactional
-    public Picking hold(Collection<Long> holdings, Collection<PartTaken> parts) {
-        Map<Long, Long> wanted = new TreeMap<>();
-        parts.forEach(p -> wanted.merge(p.article(), p.quantity(), Long::sum));
-        Set<Long> all = new TreeSet<>(holdings);
-        all.addAll(boxesFor(wanted).values().stream().flatMap(List::stream).toList());
-        ledger.hold(all);
-        Picking picking = new Picking();
-        // What others took between looking and holding makes more boxes necessary, and those are not held.
-        boxesFor(wanted).forEach((article, boxes) -> {
-            if (!all.containsAll(boxes)) {
-                throw new LockOrder.Overtaken();
-            }
-            picking.boxes.put(article, new ArrayDeque<>(boxes));
-            boxes.forEach(box -> picking.balances.put(box, ledger.balance(box)));
-        });
-        articles.some(wanted.keySet()).stream()
-                .filter(a -> a.kind() == Article.ArticleKind.CONSUMABLE)
-                .forEach(a -> picking.consumables.add(a.id()));
-        return picking;
-    }
-
-    /** The boxes that reach for so much of each article, oldest lot first. */
-    private Map<Long, List<Long>> boxesFor(Map<Long, Long> wanted) {
-        Map<Long, List<Long>> boxes = new TreeMap<>();
-        if (!wanted.isEmpty()) {
-            jdbc.sql("""
-                            select b.article_id, b.id
-                            from (select lot.article_id, h.id, lot.received_on,
-                                         sum(h.quantity) over (partition by lot.article_id order by lot.received_on, h.id)
-                                             - h.quantity as before
-                                  from holding h join lot on lot.id = h.lot_id
-                                  where lot.article_id = any (?) and h.quantity > 0) b
-                                join unnest(?, ?) w (article_id, wanted) on w.article_id = b.article_id
-                            where b.before < w.wanted order by b.article_id, b.received_on, b.id
-                            """)
-                    .params(
-                            wanted.keySet().toArray(Long[]::new),
-                            wanted.keySet().toArray(Long[]::new),
-                            wanted.values().toArray(Long[]::new))
-                    .query(row -> {
-                        boxes.computeIfAbsent(row.getLong(1), a -> new ArrayList<>())
-                                .add(row.getLong(2));
-                    });
-        }
-        return boxes;
     }
 
     /** Whether the holdings lie as a plan saw them: as much of each is free, with the flaws where they were. Holds them. */
