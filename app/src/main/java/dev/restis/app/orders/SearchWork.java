@@ -67,18 +67,10 @@ class SearchWork implements Work {
 
     @Override
     public String work(RunningJob job) {
-        long last = 0;
-        int done = 0;
-        List<Long> page;
-        do {
-            long after = last;
-            page = page(job.subject(), after);
-            List<Long> orders = page;
-            transaction.executeWithoutResult(status -> rewrite(orders));
-            done += page.size();
-            job.progress(done, done + (page.size() == PAGE ? PAGE : 0));
-            last = page.isEmpty() ? last : page.get(page.size() - 1);
-        } while (page.size() == PAGE);
+        int done = job.throughPages(
+                PAGE,
+                (after, most) -> page(job.subject(), after, most),
+                orders -> transaction.executeWithoutResult(status -> rewrite(orders)));
         return "{\"orders\": %d}".formatted(done);
     }
 
@@ -95,7 +87,7 @@ class SearchWork implements Work {
     }
 
     /** The next orders that name it, by their ids. */
-    private List<Long> page(String subject, long after) {
+    private List<Long> page(String subject, long after, int most) {
         boolean article = subject.startsWith(ARTICLE);
         String named = article
                 ? """
@@ -110,7 +102,7 @@ class SearchWork implements Work {
                                 ? (Object) Long.valueOf(subject.substring(ARTICLE.length()))
                                 : subject.substring(PATTERN.length()))
                 .setParameter("after", after)
-                .setMaxResults(PAGE)
+                .setMaxResults(most)
                 .getResultList();
     }
 }

@@ -11,6 +11,7 @@ import dev.restis.core.piece.Formulas;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.springframework.boot.context.event.ApplicationStartedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
@@ -100,21 +101,13 @@ public class Reckoning implements Work {
 
     @Override
     public String work(RunningJob job) {
-        long last = 0;
-        int orders = 0;
-        int changed = 0;
-        List<Long> page;
-        do {
-            page = lines.uncut(last, PAGE);
-            List<Long> these = page;
-            Integer some = transaction.execute(status -> anew(these));
-            changed += some == null ? 0 : some;
-            orders += page.size();
-            job.progress(orders, orders + (page.size() == PAGE ? PAGE : 0));
-            last = page.isEmpty() ? last : page.get(page.size() - 1);
-        } while (page.size() == PAGE);
+        AtomicInteger changed = new AtomicInteger();
+        int orders = job.throughPages(PAGE, lines::uncut, page -> {
+            Integer some = transaction.execute(status -> anew(page));
+            changed.addAndGet(some == null ? 0 : some);
+        });
         finished();
-        return "{\"orders\": %d, \"changed\": %d}".formatted(orders, changed);
+        return "{\"orders\": %d, \"changed\": %d}".formatted(orders, changed.get());
     }
 
     private int anew(List<Long> orders) {

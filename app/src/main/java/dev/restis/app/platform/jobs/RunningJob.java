@@ -1,5 +1,8 @@
 package dev.restis.app.platform.jobs;
 
+import java.util.List;
+import java.util.function.Consumer;
+
 /** A job while it is worked on. What it says of its progress reaches the database a moment later, from beside its work. */
 public final class RunningJob {
 
@@ -66,6 +69,32 @@ public final class RunningJob {
         if (!wanted) {
             throw new Stopped();
         }
+    }
+
+    /** Things by their ids, in order. */
+    public interface Pages {
+        List<Long> after(long last, int most);
+    }
+
+    /**
+     * Works through things page by page, and says after each how far it is.
+     *
+     * @return how many there were
+     * @throws Stopped when nobody wants it any more
+     */
+    public int throughPages(int size, Pages pages, Consumer<List<Long>> work) {
+        long last = 0;
+        int sum = 0;
+        List<Long> page;
+        do {
+            page = pages.after(last, size);
+            work.accept(page);
+            sum += page.size();
+            boolean more = page.size() == size;
+            progress(sum, sum + (more ? size : 0));
+            last = page.isEmpty() ? last : page.get(page.size() - 1);
+        } while (page.size() == size);
+        return sum;
     }
 
     int done() {
