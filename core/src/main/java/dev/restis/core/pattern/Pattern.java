@@ -2,6 +2,7 @@ package dev.restis.core.pattern;
 
 import dev.restis.core.measure.Length;
 import dev.restis.core.stitch.Seat;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
@@ -67,11 +68,22 @@ public record Pattern(
     }
 
     public <S extends Section> List<S> all(Class<S> kind) {
-        return sections.stream().filter(kind::isInstance).map(kind::cast).toList();
+        List<S> all = new ArrayList<>();
+        for (Section section : sections) {
+            if (kind.isInstance(section)) {
+                all.add(kind.cast(section));
+            }
+        }
+        return all;
     }
 
     public <S extends Section> Optional<S> first(Class<S> kind) {
-        return sections.stream().filter(kind::isInstance).map(kind::cast).findFirst();
+        for (Section section : sections) {
+            if (kind.isInstance(section)) {
+                return Optional.of(kind.cast(section));
+            }
+        }
+        return Optional.empty();
     }
 
     /** The bodies that share what the other sections leave. */

@@ -88,6 +88,11 @@ public record Role(String code, List<Integer> slots, int count, List<Leg> legs) 
 
     /** Whether any leg of it runs in any of {@code seats}. */
     public boolean takes(Collection<Seat> seats) {
-        return legs.stream().anyMatch(leg -> leg.takes(seats));
+        for (Leg leg : legs) {
+            if (leg.takes(seats)) {
+                return true;
+            }
+        }
+        return false;
     }
 }

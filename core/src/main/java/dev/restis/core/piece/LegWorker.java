@@ -61,7 +61,20 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         this.cord = parts.cord(role.slotOf(leg));
     }
 
-    static Sum work(Parts parts, PieceFit fit, Role role, int leg) {
+    /** The sums of all legs of a role. Two that lie alike are worked out once, unless a noose tells the second from the first. */
+    static List<Sum> work(Parts parts, PieceFit fit, Role role) {
+        List<Sum> sums = new ArrayList<>();
+        for (int leg = 0; leg < role.legs().size(); leg++) {
+            boolean alike = leg > 0
+                    && role.legs().get(leg).equals(role.legs().get(0))
+                    && role.slotOf(leg) == role.slotOf(0)
+                    && parts.pattern.all(Section.Noose.class).isEmpty();
+            sums.add(alike ? sums.get(0) : work(parts, fit, role, leg));
+        }
+        return sums;
+    }
+
+    private static Sum work(Parts parts, PieceFit fit, Role role, int leg) {
         LegWorker worker = new LegWorker(parts, fit, role, leg);
         List<Term> terms = new ArrayList<>();
         for (Section section : parts.pattern.sections()) {

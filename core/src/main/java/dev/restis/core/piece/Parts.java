@@ -3,6 +3,7 @@ package dev.restis.core.piece;
 import dev.restis.core.cord.Cord;
 import dev.restis.core.cord.Hardware;
 import dev.restis.core.cord.Hardware.Measure;
+import dev.restis.core.cord.Material;
 import dev.restis.core.fit.EyeFit;
 import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.Pattern;
@@ -24,7 +25,6 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.IntStream;
 
 /** The gauges and parts of a request that several sums share. */
 final class Parts {
@@ -96,13 +96,18 @@ final class Parts {
 
     TakeUp takeUp(Body body, Gauge gauge) {
         List<Seat> tying = body.legsOf(Seat.WORKING);
-        return pattern.roles().stream()
-                .flatMap(r -> IntStream.range(0, r.legs().size())
-                        .filter(leg -> r.legs().get(leg).takes(tying))
-                        .mapToObj(leg -> cord(r.slotOf(leg)).material()))
-                .findFirst()
-                .flatMap(material -> request.house().takeUps().find(body.stitch(), gauge, material))
-                .orElse(TakeUp.FROM_GEOMETRY);
+        for (Role role : pattern.roles()) {
+            for (int leg = 0; leg < role.legs().size(); leg++) {
+                if (role.legs().get(leg).takes(tying)) {
+                    Material material = cord(role.slotOf(leg)).material();
+                    return request.house()
+                            .takeUps()
+                            .find(body.stitch(), gauge, material)
+                            .orElse(TakeUp.FROM_GEOMETRY);
+                }
+            }
+        }
+        return TakeUp.FROM_GEOMETRY;
     }
 
     /** The chosen part, or for a slot left open the pattern's usual one; empty for an optional part not chosen. */

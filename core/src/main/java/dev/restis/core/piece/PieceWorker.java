@@ -14,7 +14,6 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.IntStream;
 
 /**
  * Works a piece out: pattern, choices, cord and size in; fit, strands, hardware and verdicts out. Pure and
@@ -80,9 +79,7 @@ public final class PieceWorker {
         List<List<Sum>> legsByRole = new ArrayList<>();
         double costIfShort = 0;
         for (Role role : parts.pattern.roles()) {
-            List<Sum> legs = IntStream.range(0, role.legs().size())
-                    .mapToObj(leg -> LegWorker.work(parts, fit, role, leg))
-                    .toList();
+            List<Sum> legs = LegWorker.work(parts, fit, role);
             legsByRole.add(legs);
             for (int leg = 0; leg < legs.size(); leg++) {
                 costIfShort += role.count()
@@ -175,8 +172,9 @@ public final class PieceWorker {
 
     /** Whether one end of a folded strand is longer than the other. */
     private static boolean offCentre(List<Sum> legs) {
-        return !legs.get(0).total().equals(legs.get(1).total())
-                || !legs.get(0).spread().equals(legs.get(1).spread());
+        return legs.get(0) != legs.get(1)
+                && (!legs.get(0).total().equals(legs.get(1).total())
+                        || !legs.get(0).spread().equals(legs.get(1).spread()));
     }
 
     /** The middle for equal legs; else the first leg with its own margin, and the rounding goes to the longer one. */
