@@ -54,19 +54,6 @@ final class LineReader {
     private static final Pattern MEASURED = Pattern.compile("([whl])([.,]?[\\d½¼¾⅛⅜⅝⅞].*)");
     private static final Pattern PLACED = Pattern.compile("([\\p{L}][\\p{L}-]*)\\.(\\S+)");
     private static final Set<Kind> OF_THE_ORDER = Set.of(Kind.CUSTOMER, Kind.DUE);
-    private static final Map<String, Mark> KEYWORDS = Map.ofEntries(
-            keyword("kit", Kind.KIT, "kit"),
-            keyword("set", Kind.MATCHING, "set"),
-            keyword("taper", Kind.TAPERED, "taper"),
-            keyword("tapered", Kind.TAPERED, "taper"),
-            keyword("snug", Kind.EASE, "SNUG"),
-            keyword("comfortable", Kind.EASE, "COMFORTABLE"),
-            keyword("comfy", Kind.EASE, "COMFORTABLE"),
-            keyword("loose", Kind.EASE, "LOOSE"),
-            keyword("adult", Kind.WEARER, "ADULT"),
-            keyword("child", Kind.WEARER, "CHILD"),
-            keyword("under3", Kind.WEARER, "UNDER_THREE"));
-
     private final LineWords words;
     private final Vocabulary vocabulary;
     private final UnitSystem units;
@@ -155,7 +142,7 @@ final class LineReader {
         if (word.equals("by") || word.equals("in")) {
             return takeDay(at);
         }
-        Mark keyword = KEYWORDS.get(word);
+        Mark keyword = LineKeywords.KEYWORDS.get(word);
         if (keyword != null) {
             return mark(at, 1, keyword.kind(), keyword.value());
         }
@@ -433,9 +420,5 @@ final class LineReader {
     private int add(int first, int last, Kind kind, String place, String value, List<Choice> choices, int taken) {
         marks.add(new Mark(words.get(first).from(), words.get(last).to(), kind, place, value, choices));
         return taken;
-    }
-
-    private static Map.Entry<String, Mark> keyword(String word, Kind kind, String value) {
-        return Map.entry(word, new Mark(0, 0, kind, value));
     }
 }
