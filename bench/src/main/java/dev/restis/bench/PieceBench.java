@@ -27,7 +27,8 @@ import org.openjdk.jmh.annotations.Warmup;
 @State(Scope.Thread)
 @Fork(1)
 @Threads(1)
-@Warmup(iterations = 3, time = 1)
+// Compiling what draws takes some five seconds here; before that the figures are those of half compiled code.
+@Warmup(iterations = 8, time = 1)
 @Measurement(iterations = 3, time = 2)
 @BenchmarkMode({Mode.Throughput, Mode.SampleTime})
 @OutputTimeUnit(TimeUnit.MILLISECONDS)

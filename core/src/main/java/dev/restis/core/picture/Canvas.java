@@ -22,10 +22,16 @@ final class Canvas {
 
     private static final List<Place> ONCE = List.of(Place.ORIGIN);
 
-    /** Marks of one depth that go to the same places. */
-    private record Layer(int depth, List<Mark> marks, List<Place> at) {}
+    /**
+     * Marks of one depth that go to the same places.
+     *
+     * @param number counted from the middle towards the eye, in layers as deep as they were when it was drawn
+     * @param depth how far it stands off the middle, millimetres
+     */
+    private record Layer(int number, double depth, List<Mark> marks, List<Place> at) {}
 
-    private final double layersInMillimetre;
+    private final double usualLayer;
+    private double layerDepth;
     private final List<Layer> layers = new ArrayList<>();
     /** The first of the layers that are still drawn on. */
     private int open;
@@ -43,16 +49,26 @@ final class Canvas {
      * @param layerDepth how deep a layer is, millimetres
      */
     Canvas(double layerDepth) {
-        this.layersInMillimetre = 1 / layerDepth;
+        this.usualLayer = layerDepth;
+        this.layerDepth = layerDepth;
     }
 
     /** What {@code drawing} draws is painted at each of {@code at}. */
     void repeated(List<Place> at, Runnable drawing) {
+        repeated(at, usualLayer, drawing);
+    }
+
+    /**
+     * @param deep how deep a layer of it is, millimetres: thick cord needs no layers as thin as the thinnest of the piece
+     */
+    void repeated(List<Place> at, double deep, Runnable drawing) {
         if (at.isEmpty()) {
             return;
         }
         at(at, at.stream().allMatch(Place::level) ? ends(at) : at);
+        layerDepth = deep;
         drawing.run();
+        layerDepth = usualLayer;
         at(ONCE, ONCE);
     }
 
@@ -65,15 +81,42 @@ final class Canvas {
     private static List<Place> ends(List<Place> at) {
         Place first = at.get(0);
         Place last = first;
+        Place other = at.get(0);
         for (Place place : at) {
             first = place.along() < first.along() ? place : first;
             last = place.along() > last.along() ? place : last;
+            other = place.mirrored() != at.get(0).mirrored() ? place : other;
         }
-        return List.of(first, last);
+        return other.mirrored() == at.get(0).mirrored() ? List.of(first, last) : List.of(first, last, at.get(0), other);
     }
+
+    /** A stretch of a strand within one layer. */
+    private record Tube(int layer, Points points) {}
+
+    /** A strand in the layers of one drawing, and what it covers. */
+    record Strand(List<Tube> tubes, double left, double right, double top, double bottom) {}
 
     /** A strand along {@code line}: x, y, z of each sample. */
     void cord(int slot, double thickness, double[] line) {
+        cord(slot, thickness, strand(line));
+    }
+
+    /** A strand that was laid into the layers of this drawing. */
+    void cord(int slot, double thickness, Strand strand) {
+        for (Tube tube : strand.tubes()) {
+            add(tube.layer(), new Mark(Kind.CORD, slot, thickness, tube.points()));
+        }
+        double half = thickness / 2;
+        reach(
+                (strand.left() + strand.right()) / 2,
+                (strand.top() + strand.bottom()) / 2,
+                (strand.right() - strand.left()) / 2 + half,
+                (strand.bottom() - strand.top()) / 2 + half);
+    }
+
+    /** Lays a strand into the layers of this drawing: x, y, z of each sample. */
+    Strand strand(double[] line) {
+        List<Tube> tubes = new ArrayList<>();
         int count = line.length / 3;
         int from = 0;
         int layer = layerOf(line[2]);
@@ -81,15 +124,11 @@ final class Canvas {
             int now = layerOf(line[3 * i + 2]);
             if (now != layer || i == count - 1) {
                 // One sample over on either side, so that no gap shows between two stretches of one strand.
-                tube(slot, thickness, line, Math.max(0, from - 1), Math.min(count, i + 2), layer);
+                tubes.add(new Tube(layer, tube(line, Math.max(0, from - 1), Math.min(count, i + 2))));
                 from = i;
                 layer = now;
             }
         }
-        reach(line, thickness / 2);
-    }
-
-    private void reach(double[] line, double half) {
         double left = line[0];
         double right = left;
         double top = line[1];
@@ -100,7 +139,7 @@ final class Canvas {
             top = Math.min(top, line[i + 1]);
             bottom = Math.max(bottom, line[i + 1]);
         }
-        reach((left + right) / 2, (top + bottom) / 2, (right - left) / 2 + half, (bottom - top) / 2 + half);
+        return new Strand(tubes, left, right, top, bottom);
     }
 
     /** A straight stretch at one depth. */
@@ -109,15 +148,15 @@ final class Canvas {
     }
 
     private int layerOf(double depth) {
-        return (int) Math.rint(depth * layersInMillimetre);
+        return (int) Math.rint(depth / layerDepth);
     }
 
-    private void tube(int slot, double thickness, double[] line, int from, int to, int layer) {
+    private static Points tube(double[] line, int from, int to) {
         double[] points = new double[2 * (to - from)];
         points[0] = line[3 * from];
         points[1] = line[3 * from + 1];
         int length = needed(line, from, to - 1, points, 2);
-        add(layer, new Mark(Kind.CORD, slot, thickness, new Points(Arrays.copyOf(points, length))));
+        return new Points(Arrays.copyOf(points, length));
     }
 
     /**
@@ -125,19 +164,27 @@ final class Canvas {
      * Peucker: browsers take their time over every point of a stroke.
      */
     private static int needed(double[] line, int from, int to, double[] points, int length) {
-        double x = line[3 * to] - line[3 * from];
-        double y = line[3 * to + 1] - line[3 * from + 1];
-        double chord = Math.hypot(x, y);
-        double farthest = UNSEEN;
+        double startX = line[3 * from];
+        double startY = line[3 * from + 1];
+        double x = line[3 * to] - startX;
+        double y = line[3 * to + 1] - startY;
+        double chord = x * x + y * y;
+        // Squares throughout: a root for every sample was half the time of a picture.
+        double farthest = UNSEEN * UNSEEN;
         int at = -1;
         for (int i = from + 1; i < to; i++) {
-            double dx = line[3 * i] - line[3 * from];
-            double dy = line[3 * i + 1] - line[3 * from + 1];
+            double dx = line[3 * i] - startX;
+            double dy = line[3 * i + 1] - startY;
             double along = x * dx + y * dy;
-            boolean beside = chord > 0 && along > 0 && along < chord * chord;
-            double distance = beside
-                    ? Math.abs(x * dy - y * dx) / chord
-                    : Math.min(Math.hypot(dx, dy), Math.hypot(dx - x, dy - y));
+            double distance;
+            if (along > 0 && along < chord) {
+                double cross = x * dy - y * dx;
+                distance = cross * cross / chord;
+            } else {
+                double ex = dx - x;
+                double ey = dy - y;
+                distance = Math.min(dx * dx + dy * dy, ex * ex + ey * ey);
+            }
             if (distance > farthest) {
                 farthest = distance;
                 at = i;
@@ -156,13 +203,13 @@ final class Canvas {
     }
 
     /** Few layers are open at a time, and a strand seldom leaves the one it is in by more than one. */
-    private List<Mark> marksOf(int depth) {
+    private List<Mark> marksOf(int number) {
         for (int i = layers.size() - 1; i >= open; i--) {
-            if (layers.get(i).depth() == depth) {
+            if (layers.get(i).number() == number) {
                 return layers.get(i).marks();
             }
         }
-        Layer layer = new Layer(depth, new ArrayList<>(), places);
+        Layer layer = new Layer(number, number * layerDepth, new ArrayList<>(), places);
         layers.add(layer);
         return layer.marks();
     }
@@ -191,14 +238,15 @@ final class Canvas {
 
     private void reach(double x, double y, double halfLength, double halfHeight) {
         for (Place at : outermost) {
+            double down = at.down(y);
             if (at.level()) {
-                reached(x + at.along(), y, halfLength, halfHeight);
+                reached(x + at.along(), down, halfLength, halfHeight);
             } else {
                 double turn = Math.toRadians(at.turn());
                 double cos = Math.cos(turn);
                 double sin = Math.sin(turn);
                 double half = Math.hypot(halfLength, halfHeight);
-                reached(at.along() + x * cos - y * sin, at.across() + x * sin + y * cos, half, half);
+                reached(at.along() + x * cos - down * sin, at.across() + x * sin + down * cos, half, half);
             }
         }
     }
@@ -212,7 +260,7 @@ final class Canvas {
 
     Picture picture(double from, double to, boolean shortened) {
         double margin = 0.5;
-        layers.sort(Comparator.comparingInt(Layer::depth));
+        layers.sort(Comparator.comparingDouble(Layer::depth));
         List<Stamp> stamps = new ArrayList<>(layers.size());
         for (Layer layer : layers) {
             stamps.add(new Stamp(layer.marks(), layer.at()));

@@ -42,21 +42,27 @@ public record Picture(
     }
 
     /**
-     * Where a copy goes: turned about its origin, then moved.
+     * Where a copy goes: mirrored, turned about its origin, then moved.
      *
      * @param along moved to the right, millimetres
      * @param across moved down, millimetres
      * @param turn clockwise as seen, degrees
+     * @param mirrored whether up and down change places
      */
-    public record Place(double along, double across, double turn) {
+    public record Place(double along, double across, double turn, boolean mirrored) {
 
         static final Place ORIGIN = along(0);
 
         static Place along(double along) {
-            return new Place(along, 0, 0);
+            return new Place(along, 0, 0, false);
         }
 
-        /** Whether the copy is only moved along the width. */
+        /** How far down a point of the copy lies that is {@code y} down in its own coordinates, where it is {@link #level}. */
+        double down(double y) {
+            return mirrored ? -y : y;
+        }
+
+        /** Whether the copy is not turned, and neither up nor down. */
         boolean level() {
             return across == 0 && turn == 0;
         }

@@ -31,6 +31,8 @@ final class StitchRun {
     private final int[] before;
     /** Each path through the first repeat, smooth and twisted. */
     private final List<double[]> first;
+    /** Each path as it is drawn in every repeat of a stitch that does not turn. */
+    private final List<Canvas.Strand> alike = new ArrayList<>();
 
     /**
      * @param slots the cord of each strand in each place of the stitch, in the order of its paths
@@ -109,7 +111,7 @@ final class StitchRun {
         for (Stretch stretch : stretches) {
             List<Place> body = new ArrayList<>(stretch.repeats());
             for (int r = 0; r < stretch.repeats(); r++) {
-                body.add(Place.along(stretch.start() + r * pitch));
+                body.add(new Place(stretch.start() + r * pitch, 0, 0, mirrored(r)));
             }
             bodies.add(body);
         }
@@ -129,10 +131,14 @@ final class StitchRun {
         for (int r = 0; r < repeats; r++) {
             Point from = bow.get(r);
             double rise = bow.get(r + 1).y() - from.y();
-            body.add(new Place(from.x(), from.y(), Math.toDegrees(Math.atan2(rise, pitch))));
+            body.add(new Place(from.x(), from.y(), Math.toDegrees(Math.atan2(rise, pitch)), mirrored(r)));
         }
         repeats(List.of(body));
         canvas.cord(slots.getOrDefault(Seat.CORE, List.of(0)).get(0), gauge.core(), CentreLine.smooth(bow, 2));
+    }
+
+    private boolean mirrored(int repeat) {
+        return stitch.mirrored() && repeat % 2 == 1;
     }
 
     /** Draws a repeat at each place of each body. */
@@ -147,7 +153,7 @@ final class StitchRun {
                 }
             }
             int now = phase;
-            canvas.repeated(at, () -> repeat(now));
+            canvas.repeated(at, Sheet.LAYER * gauge.thinnest(), () -> repeat(now));
         }
     }
 
@@ -162,9 +168,6 @@ final class StitchRun {
             if (rings % shorter == 0 && sameCordsAfter(shorter)) {
                 period = shorter;
             }
-        }
-        if (stitch.mirrored()) {
-            period = Periods.together(period, 2);
         }
         if (stitch.turnPerRepeat() != 0) {
             period = Periods.together(period, (int) Math.round(FULL_TURN / Math.abs(stitch.turnPerRepeat())));
@@ -197,27 +200,19 @@ final class StitchRun {
     private void repeat(int phase) {
         for (int p = 0; p < stitch.paths().size(); p++) {
             Seat seat = stitch.paths().get(p).seat();
-            canvas.cord(slotOn(p, phase, seat), gauge.of(seat), line(p, phase));
+            canvas.cord(slotOn(p, phase, seat), gauge.of(seat), strand(p, phase));
         }
     }
 
     /** A path in the repeat of that number: the first one's, turned on by the twist of those between. */
-    private double[] line(int path, int phase) {
-        double[] line = first.get(path);
-        if (stitch.mirrored() && phase % 2 == 1) {
-            return mirrored(line);
+    private Canvas.Strand strand(int path, int phase) {
+        if (stitch.turnPerRepeat() != 0) {
+            return canvas.strand(turned(first.get(path), Math.toRadians(phase * stitch.turnPerRepeat())));
         }
-        return stitch.turnPerRepeat() == 0 || phase == 0
-                ? line
-                : turned(line, Math.toRadians(phase * stitch.turnPerRepeat()));
-    }
-
-    private static double[] mirrored(double[] line) {
-        double[] mirrored = line.clone();
-        for (int i = 1; i < mirrored.length; i += 3) {
-            mirrored[i] = -mirrored[i];
+        if (alike.size() == path) {
+            alike.add(canvas.strand(first.get(path)));
         }
-        return mirrored;
+        return alike.get(path);
     }
 
     private static double[] turned(double[] line, double angle) {

@@ -84,14 +84,14 @@ public final class SvgWriter {
     }
 
     private void place(Place at) {
-        if (at.level()) {
+        if (at.level() && !at.mirrored()) {
             svg.append("\" x=\"");
             number(at.along()).append("\"/>");
         } else {
             svg.append("\" transform=\"translate(");
             number(at.along()).append(' ');
             number(at.across()).append(") rotate(");
-            svg.append(Math.round(at.turn() * 10) / 10.0).append(")\"/>");
+            svg.append(Math.round(at.turn() * 10) / 10.0).append(at.mirrored() ? ") scale(1 -1)\"/>" : ")\"/>");
         }
     }
 
@@ -122,7 +122,7 @@ public final class SvgWriter {
         svg.append("<defs><path id=\"p").append(id).append("\" d=\"");
         for (Place place : places) {
             for (Mark mark : run) {
-                line(mark.points(), place.along());
+                line(mark.points(), place);
             }
         }
         svg.append("\"/></defs>");
@@ -134,14 +134,15 @@ public final class SvgWriter {
     }
 
     /** From its first point on, each point as seen from the one before. */
-    private void line(Points points, double along) {
+    private void line(Points points, Place place) {
+        double along = place.along();
         long x = units(points.get(0) + along);
-        long y = units(points.get(1));
+        long y = units(place.down(points.get(1)));
         svg.append('M').append(x);
         signed(y).append('l');
         for (int i = 2; i + 1 < points.size(); i += 2) {
             long nextX = units(points.get(i) + along);
-            long nextY = units(points.get(i + 1));
+            long nextY = units(place.down(points.get(i + 1)));
             if (i == 2) {
                 svg.append(nextX - x);
             } else {

@@ -41,6 +41,11 @@ public record Gauge(double working, double core, int cores, CoreLayout layout, d
         };
     }
 
+    /** Worked diameter of its thinnest strand. */
+    public double thinnest() {
+        return Math.min(working, Math.min(core, side));
+    }
+
     /** Centre-line length of one full turn of a cord {@code own} thick around the core: h*d_c + pi*(d_c + d). */
     public double fullTurn(double own) {
         return turn(Math.max(1, cores), own);

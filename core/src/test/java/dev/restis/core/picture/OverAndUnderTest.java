@@ -221,9 +221,9 @@ class OverAndUnderTest {
                             i += 2) {
                         painted.add(new Painted(
                                 mark.points().get(i) + at.along(),
-                                mark.points().get(i + 1) + at.across(),
+                                at.down(mark.points().get(i + 1)) + at.across(),
                                 mark.points().get(i + 2) + at.along(),
-                                mark.points().get(i + 3) + at.across(),
+                                at.down(mark.points().get(i + 3)) + at.across(),
                                 when));
                     }
                 }
@@ -304,8 +304,8 @@ class OverAndUnderTest {
 
     private static void crossing(Mark mark, Place at, double lane, int painted, List<double[]> crossings) {
         for (int i = 0; i + 3 < mark.points().size(); i += 2) {
-            double from = mark.points().get(i + 1) + at.across() - lane;
-            double to = mark.points().get(i + 3) + at.across() - lane;
+            double from = at.down(mark.points().get(i + 1)) + at.across() - lane;
+            double to = at.down(mark.points().get(i + 3)) + at.across() - lane;
             if (from < 0 != to < 0) {
                 double share = from / (from - to);
                 double along = at.along()

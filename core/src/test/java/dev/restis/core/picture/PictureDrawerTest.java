@@ -64,7 +64,7 @@ class PictureDrawerTest {
                                 .forEach(mark -> stamp.at().forEach(at -> {
                                     double turn = Math.toRadians(at.turn());
                                     double x = mark.points().get(0);
-                                    double y = mark.points().get(1);
+                                    double y = at.down(mark.points().get(1));
                                     assertThat(at.along() + x * Math.cos(turn) - y * Math.sin(turn) - picture.left())
                                             .as(pattern.code())
                                             .isBetween(0.0, picture.width());
