@@ -63,6 +63,8 @@ const dark: MantineColorsTuple = [
 
 /** All of the look's tokens; nothing else in the application names a colour of its own but a cord's. */
 export const theme = createTheme({
+  // Whoever asked their device for less motion gets none.
+  respectReducedMotion: true,
   colors: { board, coral, straw, slate, dark },
   primaryColor: 'board',
   primaryShade: { light: 7, dark: 5 },

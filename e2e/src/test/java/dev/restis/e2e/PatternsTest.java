@@ -158,18 +158,18 @@ class PatternsTest extends DemoTest {
         page.navigate("/patterns/stitches");
         Browser.heading(page, "Stitches");
         assertThat(Browser.axeViolations(page)).isEmpty();
-        page.getByRole(AriaRole.REGION, link("Square knots"))
+        page.getByRole(AriaRole.REGION, link("Figure-eight weave"))
                 .first()
                 .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Compose from this"))
                 .click();
         Browser.heading(page, "Compose a stitch");
         Locator path = page.getByLabel("Paths, as JSON");
         String json = path.inputValue();
-        path.fill(json.replace("\"perWorking\": 2.16", "\"perWorking\": 0"));
+        path.fill(json.replace("\"perWorking\": 1.6", "\"perWorking\": 0"));
         assertThat(page.getByText("0 worked diameters is out of range.")).isVisible();
         assertThat(page.getByRole(AriaRole.BUTTON, button("Keep the stitch"))).isDisabled();
-        path.fill(json.replace("\"perWorking\": 2.16", "\"perWorking\": 2.3").replace("square-knot-2", "harbour-flat"));
-        assertThat(page.getByText("Adds 2.30 d a repeat")).isVisible();
+        path.fill(json.replace("\"perWorking\": 1.6", "\"perWorking\": 1.7").replace("figure-eight-2", "harbour-flat"));
+        assertThat(page.getByText("Adds 1.70 d a repeat")).isVisible();
         // Pulling it tight takes seconds of computing in the background, and more where much else is done meanwhile.
         assertThat(page.getByText("Harbour flat: drawn from"))
                 .isHidden(new LocatorAssertions.IsHiddenOptions().setTimeout(90_000));
@@ -178,7 +178,7 @@ class PatternsTest extends DemoTest {
         page.getByLabel("Name").fill("Harbour flat");
         Browser.click(page, "Keep the stitch");
         assertThat(page.getByRole(AriaRole.REGION, link("Harbour flat"))).isVisible();
-        page.navigate("/patterns/new?from=square-bar");
+        page.navigate("/patterns/new?from=figure-eight-2");
         choose(page, "Stitch", "Harbour flat");
         assertThat(page.getByText("It cannot be made yet")).isHidden();
     }
