@@ -15,8 +15,9 @@ import { patternsQuery } from '../../shared/piece/queries';
 import { HistoryList } from './HistoryList';
 import { InTheWay } from './InTheWay';
 import { OrderHead } from './OrderHead';
+import { PiecesPanel } from './PiecesPanel';
 import { PriceTable } from './PriceTable';
-import { orderQuery, useAct, useAgain, useChangeOrder, useRemoveOrder, useUnmake } from './queries';
+import { orderQuery, useAct, useAgain, useChangeOrder, useRemoveOrder } from './queries';
 import { SplitForm } from './SplitForm';
 import { TakenAnyway } from './TakenAnyway';
 
@@ -72,6 +73,7 @@ function OrderSheet({ order }: { order: Order }) {
       <ProblemNote error={act.error} />
       <OrderHead key={order.id} order={order} />
       <InTheWay order={order} />
+      <PiecesPanel order={order.id} />
       <PriceTable order={order} />
       {order.lines.map((line) => (
         <LineSection key={line.id} order={order} line={line} />
@@ -101,10 +103,8 @@ function More({ order, onSplit, act }: MoreProps) {
   const navigate = useNavigate();
   const remove = useRemoveOrder();
   const again = useAgain(order.id);
-  const unmake = useUnmake(order.id);
   const pieces = order.lines.reduce((n, l) => n + l.quantity, 0);
   const untouched = order.lines.every((l) => l.planned === 0);
-  const made = order.lines.reduce((n, l) => n + l.made - l.dispatched, 0);
   return (
     <Menu position="bottom-end">
       <Menu.Target>
@@ -118,9 +118,6 @@ function More({ order, onSplit, act }: MoreProps) {
         </Menu.Item>
         {pieces > 1 && order.acts.includes('CHANGE_PIECES') && (
           <Menu.Item onClick={onSplit}>{t('order.split')}</Menu.Item>
-        )}
-        {made > 0 && (
-          <Menu.Item onClick={() => unmake.mutate()}>{t('order.unmake', { count: made })}</Menu.Item>
         )}
         {(['CANCEL', 'CANCEL_REST'] as const)
           .filter((a) => order.acts.includes(a))

@@ -61,8 +61,7 @@ export type Act = Schemas['OrderView']['acts'][number];
 export function useAct(id: number) {
   const refresh = useRefreshWork();
   return useMutation({
-    mutationFn: (act: Act) =>
-      ask(api.POST('/api/orders/{id}/acts/{act}', { params: { path: { id, act } }, body: {} })),
+    mutationFn: (act: Act) => ask(api.POST('/api/orders/{id}/acts/{act}', { params: { path: { id, act } } })),
     onSettled: refresh,
   });
 }
@@ -75,10 +74,42 @@ export function useActMany() {
   });
 }
 
-export function useUnmake(id: number) {
+/** The pieces of an order by line and number. */
+export const piecesQuery = (id: number) =>
+  infiniteQueryOptions({
+    queryKey: ['orders', 'one', id, 'pieces'],
+    queryFn: ({ pageParam }) =>
+      ask(
+        api.GET('/api/orders/{id}/pieces', {
+          params: { path: { id }, query: { after: pageParam || undefined } },
+        }),
+      ),
+    initialPageParam: '',
+    getNextPageParam: (page) => page.next,
+  });
+
+export type PieceAct = Schemas['PieceActRequest']['act'];
+
+/** Which pieces an act would take; 0 for all that can be. */
+export function useNextPieces(id: number) {
+  return useMutation({
+    mutationFn: async (query: { act: PieceAct; count: number }) =>
+      (await ask(api.GET('/api/orders/{id}/pieces/next', { params: { path: { id }, query } }))).pieces,
+  });
+}
+
+export function usePieceAct() {
   const refresh = useRefreshWork();
   return useMutation({
-    mutationFn: () => ask(api.POST('/api/orders/{id}/unmake', { params: { path: { id } }, body: {} })),
+    mutationFn: (body: Schemas['PieceActRequest']) => ask(api.POST('/api/pieces/acts', { body })),
+    onSettled: refresh,
+  });
+}
+
+export function useTakeBack() {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (events: number[]) => ask(api.POST('/api/pieces/take-back', { body: { events } })),
     onSettled: refresh,
   });
 }

@@ -22,6 +22,7 @@ import { OpenMinutes } from './OpenMinutes';
 import { PriceRules } from './PriceRules';
 import { peopleQuery, useAccess, useAddPerson, useNewPassword, useOwnPassword, useRole } from './queries';
 import { ShopFeeds } from './ShopFeeds';
+import { WorkSteps } from './WorkSteps';
 
 export function WorkshopPage() {
   const { t } = useTranslation();
@@ -31,6 +32,7 @@ export function WorkshopPage() {
       <Text maw={680}>{t('later.workshop')}</Text>
       <HousePanel owner={session?.role === 'OWNER'} />
       <OpenMinutes owner={session?.role === 'OWNER'} />
+      <WorkSteps owner={session?.role === 'OWNER'} />
       <PriceRules owner={session?.role === 'OWNER'} />
       {session?.role === 'OWNER' && <ShopFeeds />}
       {session?.role === 'OWNER' && <People />}

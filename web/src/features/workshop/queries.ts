@@ -96,6 +96,20 @@ export function useKeepOpenMinutes() {
   });
 }
 
+export const workStepsQuery = queryOptions({
+  queryKey: ['work-steps'],
+  queryFn: () => ask(api.GET('/api/work-steps')),
+});
+
+export function useKeepWorkSteps() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Schemas['WorkStepsView']) => ask(api.PUT('/api/work-steps', { body })),
+    // What can be said of each piece changes with it; after a refusal, what somebody else kept is shown.
+    onSettled: () => client.invalidateQueries(),
+  });
+}
+
 export const priceRulesQuery = queryOptions({
   queryKey: ['orders', 'price-rules'],
   queryFn: () => ask(api.GET('/api/orders/price-rules')),

@@ -6,6 +6,7 @@ import { show } from '../../test/show';
 import { HousePanel } from './HousePanel';
 import { OpenMinutes } from './OpenMinutes';
 import { PriceRules } from './PriceRules';
+import { WorkSteps } from './WorkSteps';
 
 const RULES: Schemas['Rules'] = {
   price: {
@@ -56,6 +57,21 @@ it('marks the day whose minutes do not go, and keeps what was typed', async () =
   fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
   expect(await screen.findByText(/Bad minutes.MONDAY/)).toBeTruthy();
   expect(screen.getByDisplayValue('9000').getAttribute('aria-invalid')).toBe('true');
+});
+
+it('asks for a check of each piece once it is wanted, and says when somebody was quicker', async () => {
+  const asked = serving({
+    'GET /api/work-steps': { checks: false, packs: true, revision: 2 },
+    'PUT /api/work-steps': new Reply(409, { ...refused(''), title: 'Somebody changed it' }),
+  });
+  show(<WorkSteps owner />);
+  const checks = await screen.findByRole('switch', { name: /^Each piece is checked/ });
+  expect(screen.getByRole('switch', { name: /^Each piece is packed/ }).hasAttribute('checked')).toBe(true);
+  fireEvent.click(checks);
+  await waitFor(() =>
+    expect(asked.find((a) => a.method === 'PUT')?.body).toEqual({ checks: true, packs: true, revision: 2 }),
+  );
+  expect(await screen.findByText(/Somebody changed it/)).toBeTruthy();
 });
 
 it('shows a maker the settings and offers no change', async () => {

@@ -42,11 +42,15 @@ class CrossingActsTest extends RestisTest {
     private final Queue<Long> cut = new ConcurrentLinkedQueue<>();
 
     private final Queue<Long> cancelled = new ConcurrentLinkedQueue<>();
+    /** Pieces of which something was said, once for each time. */
+    private final Queue<Long> acted = new ConcurrentLinkedQueue<>();
+
     private final Queue<Long> counted = new ConcurrentLinkedQueue<>();
     private final Queue<Long> flawed = new ConcurrentLinkedQueue<>();
 
     @BeforeEach
     void aBusyHouse() throws Exception {
+        jdbc.sql("update workshop set checks = true, packs = true").update();
         for (String cord : CORDS) {
             addCord(cord, "#4455" + (cord.charAt(2) - '0') + "7", "2 mm");
             for (int spool = 0; spool < 4; spool++) {
@@ -75,6 +79,7 @@ class CrossingActsTest extends RestisTest {
     @AfterEach
     void theHouseIsQuietAgain() {
         forgetOrders("customer like 'Crossing %'");
+        jdbc.sql("update workshop set checks = false, packs = false").update();
     }
 
     @Test
@@ -111,6 +116,13 @@ class CrossingActsTest extends RestisTest {
                 .containsAll(cut);
         assertThat(found("select order_id from order_event where what = 'CANCELLED' and order_id = any (?)", cancelled))
                 .hasSameSizeAs(cancelled);
+        assertThat(found(
+                        "select piece_id from piece_event where piece_id = any (?) and act in "
+                                + "('START', 'FINISH', 'CHECK', 'PACK', 'SEND', 'REDO', 'COME_BACK')",
+                        acted))
+                .as("each act is a row")
+                .containsExactlyInAnyOrderElementsOf(acted)
+                .isNotEmpty();
         assertThat(found("select id from stocktake where booked_at is not null and id = any (?)", counted))
                 .containsAll(counted);
         assertThat(found("select holding_id from holding_event where what = 'FLAWED' and holding_id = any (?)", flawed))
@@ -127,7 +139,7 @@ class CrossingActsTest extends RestisTest {
 
     /** Whether so much was done that finding all of it means something. */
     private boolean enough() {
-        return cut.size() > 15 && cancelled.size() > 3 && !counted.isEmpty();
+        return cut.size() > 15 && cancelled.size() > 3 && !counted.isEmpty() && acted.size() > 5;
     }
 
     private List<Long> found(String sql, Queue<Long> ids) {
@@ -144,7 +156,7 @@ class CrossingActsTest extends RestisTest {
     }
 
     private void act(Random random) throws Exception {
-        switch (random.nextInt(24)) {
+        switch (random.nextInt(27)) {
             case 0 -> cancel(random);
             case 1 -> change(random);
             case 2, 3, 6 -> batch(random);
@@ -154,7 +166,37 @@ class CrossingActsTest extends RestisTest {
             case 8 -> count(random);
             case 9 -> note("replan", any(lists, random), id -> tell("/api/cut/lists/" + id + "/plan", ""));
             case 10 -> receive(CORDS[random.nextInt(CORDS.length)], "X-" + random.nextInt(4), "9 m", "");
+            case 11, 12, 13 -> make(random);
             default -> atTheBench(random);
+        }
+    }
+
+    /** Says of a piece or two what may be said of them, or takes what was said last of one back. */
+    private void make(Random random) throws Exception {
+        long order = any(orders, random);
+        JsonNode rows = ask("/api/orders/" + order + "/pieces").body().path("rows");
+        JsonNode piece = rows.path(random.nextInt(Math.max(1, rows.size()))).path("piece");
+        if (random.nextInt(3) == 0) {
+            long event = piece.path("last").path("event").asLong();
+            note("take back", event, id -> tell("/api/pieces/take-back", "{\"events\": [%d]}".formatted(id)));
+            return;
+        }
+        JsonNode acts = piece.path("acts");
+        if (acts.isEmpty()) {
+            return;
+        }
+        String act = acts.path(random.nextInt(acts.size())).asString();
+        List<Long> named = new ArrayList<>();
+        ask("/api/orders/%d/pieces/next?act=%s&count=%d".formatted(order, act, 1 + random.nextInt(2)))
+                .body()
+                .path("pieces")
+                .forEach(p -> named.add(p.path("piece").path("piece").asLong()));
+        Answer said = note(
+                act,
+                named.isEmpty() ? 0 : 1,
+                id -> tell("/api/pieces/acts", "{\"act\": \"%s\", \"pieces\": %s}".formatted(act, named)));
+        if (said.status() == 204) {
+            named.forEach(p -> acted.add(p));
         }
     }
 

@@ -22,8 +22,8 @@ class LongListsTest extends RestisTest {
                 .single();
         jdbc.sql("""
                         with made as (
-                            insert into piece (line_id, number, batch_id, cut_at)
-                            select (select min(id) from order_line), :batch * 10000 + n, :batch, now() from generate_series(1, :pieces) n returning id),
+                            insert into piece (line_id, number, batch_id, stage)
+                            select (select min(id) from order_line), :batch * 10000 + n, :batch, 'CUT' from generate_series(1, :pieces) n returning id),
                         thought as (
                             insert into piece_estimate (piece_id, used, tails, hardware) select id, 0.09, 0.02, 0.05 from made)
                         select count(*) from made
@@ -85,7 +85,7 @@ class LongListsTest extends RestisTest {
     void aPieceThatIsNotCutYetIsInNoTotal() throws Exception {
         long batch = cutBatch("Begun", 3);
         try {
-            jdbc.sql("update piece set cut_at = null where batch_id = ? and number % 10000 = 1")
+            jdbc.sql("update piece set stage = 'PLANNED' where batch_id = ? and number % 10000 = 1")
                     .param(batch)
                     .update();
             JsonNode totals = ask("/api/costs/totals?batch=" + batch).body();
@@ -125,9 +125,9 @@ class LongListsTest extends RestisTest {
                         "insert into batch (name, created_at, created_by) select 'Page ' || n, now(), 'Tove' from generate_series(1, 120) n")
                 .update();
         jdbc.sql("""
-                        insert into piece (line_id, number, batch_id, cut_at)
+                        insert into piece (line_id, number, batch_id, stage)
                         select (select min(id) from order_line), 900000 + row_number() over (order by id), id,
-                               case when id % 3 = 0 then null else now() end
+                               (case when id % 3 = 0 then 'PLANNED' else 'CUT' end)::piecestage
                         from batch where name like 'Page %'
                         """).update();
         try {

@@ -2,6 +2,7 @@ package dev.restis.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.restis.app.costs.Verification;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
@@ -43,19 +44,25 @@ class OrdersTest extends RestisTest {
         assertThat(state(order)).isEqualTo("CUTTING");
         confirm(batchOf(order, 1));
         assertThat(state(order)).isEqualTo("MAKING");
-        assertThat(tell("/api/orders/" + order + "/acts/FINISH", "{\"count\": 1}")
+        JsonNode first = ask("/api/orders/" + order + "/pieces/next?act=FINISH&count=1")
+                .body()
+                .path("pieces");
+        assertThat(first).hasSize(1);
+        assertThat(first.path(0).path("number").asInt()).as("the lowest number").isEqualTo(1);
+        long piece = first.path(0).path("piece").path("piece").asLong();
+        assertThat(tell("/api/pieces/acts", "{\"act\": \"FINISH\", \"pieces\": [%d]}".formatted(piece))
                         .status())
                 .isEqualTo(204);
         assertThat(state(order)).isEqualTo("MAKING");
         assertThat(act(order, "FINISH")).isEqualTo(204);
         assertThat(state(order)).isEqualTo("FINISHED");
-        assertThat(tell("/api/orders/" + order + "/unmake", "{\"count\": 1}").status())
-                .isEqualTo(204);
+        assertThat(takeBackLast(order, piece).status()).isEqualTo(204);
         assertThat(state(order)).isEqualTo("MAKING");
         assertThat(act(order, "FINISH")).isEqualTo(204);
         assertThat(act(order, "DISPATCH")).isEqualTo(204);
         assertThat(state(order)).isEqualTo("DISPATCHED");
         assertThat(acts(order)).isEmpty();
+        assertThat(new Verification(jdbc).differences()).isEmpty();
         assertThat(happened(order))
                 .containsExactly(
                         "TAKEN",
@@ -452,5 +459,15 @@ class OrdersTest extends RestisTest {
 
     private void confirm(long batch) throws Exception {
         assertThat(confirm(sheet(batch))).isEqualTo(204);
+    }
+
+    private Answer takeBackLast(long order, long piece) throws Exception {
+        for (JsonNode row : ask("/api/orders/" + order + "/pieces").body().path("rows")) {
+            if (row.path("piece").path("piece").asLong() == piece) {
+                long event = row.path("piece").path("last").path("event").asLong();
+                return tell("/api/pieces/take-back", "{\"events\": [%d]}".formatted(event));
+            }
+        }
+        throw new AssertionError("no piece " + piece);
     }
 }

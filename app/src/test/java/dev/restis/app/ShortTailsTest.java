@@ -114,7 +114,7 @@ class ShortTailsTest extends RestisTest {
     }
 
     private long cutPieces() {
-        return jdbc.sql("select count(*) from piece where batch_id = ? and cut_at is not null")
+        return jdbc.sql("select count(*) from piece where batch_id = ? and stage >= 'CUT'")
                 .param(batch)
                 .query(Long.class)
                 .single();

@@ -31,6 +31,10 @@ abstract class DemoTest {
         return new String[0];
     }
 
+    Server server() {
+        return server;
+    }
+
     @AfterAll
     void stop() {
         browser.close();

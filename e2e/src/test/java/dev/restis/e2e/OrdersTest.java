@@ -11,6 +11,7 @@ import com.microsoft.playwright.options.FilePayload;
 import dev.restis.standins.ShopFeed;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -170,6 +171,43 @@ class OrdersTest extends DemoTest {
                 .click();
         assertThat(stateOfOrder(page, "Draft")).isVisible();
         assertThat(page.getByText("The same again as")).isVisible();
+    }
+
+    /** One person and ten orders, of a piece each: planned, cut, made and sent, and no step between that nobody asked for. */
+    @Test
+    void aSmallHouseTakesFourActsAPieceAndLessThanTwoClicks() throws Exception {
+        Load load = new Load(browser.address());
+        for (int n = 0; n < 10; n++) {
+            load.post("/api/orders", """
+                    {"customer": "Small house", "lines": [{"quantity": 1, "choices":
+                     {"pattern": "snake", "wrist": "16 cm", "colours": ["NT2", "NT2"], "units": "METRIC"}}]}
+                    """);
+        }
+        Page page = signedIn("Tove", ColorScheme.LIGHT);
+        page.addInitScript(
+                "addEventListener('click', e => e.isTrusted && (localStorage.clicks = Number(localStorage.clicks ?? 0) + 1), true)");
+        page.navigate("/plan");
+        page.getByLabel("All that can be made").check();
+        Browser.click(page, "Make a batch and plan its cuts");
+        page.getByRole(AriaRole.BUTTON, named("Confirm: ")).click();
+        assertThat(page.getByText("Cut and booked by Tove")).isVisible();
+        page.navigate("/orders?query=small%20house");
+        for (String act : List.of("All cut pieces are made", "Finished pieces are sent")) {
+            page.getByLabel("Choose all that are shown").check();
+            page.getByRole(AriaRole.GROUP, link("With the chosen orders"))
+                    .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(act))
+                    .click();
+            assertThat(page.getByRole(AriaRole.GROUP, link("With the chosen orders")))
+                    .isHidden();
+        }
+        assertThat(page.getByRole(AriaRole.ROW, link("Sent"))).hasCount(10);
+        assertThat(((Number) page.evaluate("() => Number(localStorage.clicks)")).intValue())
+                .isBetween(5, 19);
+        assertThat(server().jdbc().sql("""
+                        select distinct string_agg(e.act, ' ' order by e.id) from piece_event e join piece p on p.id = e.piece_id
+                            join order_line l on l.id = p.line_id join customer_order o on o.id = l.order_id
+                        where o.customer = 'Small house' group by p.id
+                        """).query(String.class).list()).containsExactly("PLAN CUT FINISH SEND");
     }
 
     @Test

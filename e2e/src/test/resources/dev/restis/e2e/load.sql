@@ -36,14 +36,18 @@ insert into batch (name, created_at, created_by)
     from generate_series(0, %1$d / 20) b order by b;
 insert into batch (name, created_at, created_by)
     select 'Uncut ' || b, cast(current_date - 30 as timestamptz), 'Tove' from generate_series(0, %1$d / 2000) b order by b;
-insert into piece (line_id, number, batch_id, cut_at, made_at, dispatched_at)
-    select l.id, n, b.id, case when d.i %% 20 > 0 then c.at end, case when d.i %% 20 > 0 then c.at end,
-           case when d.i %% 20 > 0 then c.at end
+insert into piece (line_id, number, batch_id, stage)
+    select l.id, n, b.id, (case when d.i %% 20 > 0 then 'SENT' when b.id is not null then 'PLANNED' else 'OPEN' end)::piecestage
     from made d join order_line l on l.id = d.id cross join generate_series(1, l.quantity) n
-        cross join lateral (select cast(current_date - 349 as timestamptz) + d.i * interval '5 minutes' as at) c
         left join batch b on b.name = case when d.i %% 20 > 0 then 'Load ' || d.i / 20
                                            when d.i %% 200 = 0 then 'Uncut ' || d.i / 2000 end
     order by d.i, n;
+insert into piece_event (id, piece_id, act, at, who, batch_id)
+    select (select coalesce(max(id), 0) from piece_event) + row_number() over (order by p.id, a.n), p.id, a.act,
+           cast(current_date - 349 as timestamptz) + d.i * interval '5 minutes', 'Tove', case when a.act = 'PLAN' then p.batch_id end
+    from made d join piece p on p.line_id = d.id
+        join (values (1, 'PLAN'), (2, 'CUT'), (3, 'FINISH'), (4, 'SEND')) a (n, act) on p.stage = 'SENT' or p.stage = 'PLANNED' and a.n = 1;
+select setval('piece_event_number', (select max(id) + 1 from piece_event), false);
 update order_line l set open = c.open, open_due = c.due
     from (select l.id, count(*) as open, coalesce(o.due, '9999-12-31') as due
           from made d join order_line l on l.id = d.id join customer_order o on o.id = l.order_id join piece p on p.line_id = l.id
@@ -52,7 +56,7 @@ update order_line l set open = c.open, open_due = c.due
 insert into piece_estimate (piece_id, used, tails, hardware)
     select p.id, 0.8, 0.1, 0.3 from piece p join made d on d.id = p.line_id where p.batch_id is not null;
 insert into piece_actual (piece_id, used, tails, waste, hardware)
-    select p.id, 0.82, 0.09, 0.05, 0.3 from piece p join made d on d.id = p.line_id where p.cut_at is not null;
+    select p.id, 0.82, 0.09, 0.05, 0.3 from piece p join made d on d.id = p.line_id where p.stage >= 'CUT';
 insert into article_reserved (order_id, article_id, batch_id, quantity)
     select n.order_id, n.article_id, n.batch_id, n.quantity
     from article_needed n join customer_order o on o.id = n.order_id where o.source = 'LOAD';

@@ -26,11 +26,11 @@ class CostReads {
     private static final int ROWS = 50;
 
     private static final String PIECES = """
-            select p.id, l.id as line, p.number, o.reference, o.customer, l.pattern, b.id as batch, b.name, p.cut_at is null as uncut,
+            select p.id, l.id as line, p.number, o.reference, o.customer, l.pattern, b.id as batch, b.name, p.stage < 'CUT' as uncut,
                    e.used as e_used, e.tails as e_tails, e.hardware as e_hardware, a.used, a.tails, a.waste, a.hardware
             from piece p join order_line l on l.id = p.line_id join customer_order o on o.id = l.order_id
                  join batch b on b.id = p.batch_id join piece_estimate e on e.piece_id = p.id
-                 left join piece_actual a on a.piece_id = p.id and p.cut_at is not null
+                 left join piece_actual a on a.piece_id = p.id and p.stage >= 'CUT'
             where p.batch_id is not null and p.batch_id = coalesce(:batch, p.batch_id)%s
             """;
 
@@ -114,7 +114,7 @@ class CostReads {
                                      coalesce(sum(a.tails), 0) as t, coalesce(sum(a.waste), 0) as w, coalesce(sum(a.hardware), 0) as h
                               from piece p left join piece_estimate e on e.piece_id = p.id
                                   left join piece_actual a on a.piece_id = p.id
-                              where p.batch_id is not null and p.cut_at is null and p.batch_id = coalesce(:batch, p.batch_id)) u
+                              where p.batch_id is not null and p.stage < 'CUT' and p.batch_id = coalesce(:batch, p.batch_id)) u
                         """)
                 .param("batch", batch, java.sql.Types.BIGINT)
                 .query((row, n) -> new TotalsView(

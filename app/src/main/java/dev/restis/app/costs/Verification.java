@@ -1,5 +1,6 @@
 package dev.restis.app.costs;
 
+import dev.restis.app.pieces.StageReplay;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -23,9 +24,9 @@ public final class Verification {
             select 'orders, ' || lower(state), count(*)::text from customer_order group by state
             union all select 'pieces', count(*)::text from piece
             union all select 'pieces planned', count(batch_id)::text from piece
-            union all select 'pieces cut', count(cut_at)::text from piece
-            union all select 'pieces made', count(made_at)::text from piece
-            union all select 'pieces sent', count(dispatched_at)::text from piece
+            union all select 'pieces cut', (count(*) filter (where stage >= 'CUT'))::text from piece
+            union all select 'pieces made', (count(*) filter (where stage between 'MADE' and 'SENT'))::text from piece
+            union all select 'pieces sent', (count(*) filter (where stage = 'SENT'))::text from piece
             union all select 'prices agreed', coalesce(sum(gross), 0)::text from quote where accepted_at is not null
             union all select 'on hand, ' || lower(a.unit), sum(h.quantity)::text
                 from holding h join lot on lot.id = h.lot_id join article a on a.id = lot.article_id group by a.unit
@@ -42,6 +43,8 @@ public final class Verification {
             union all select 'people', count(*)::text from person
             order by 1
             """;
+
+    private static final String STAGES = "stage of each piece, replayed from its rows";
 
     private final JdbcClient jdbc;
 
@@ -145,9 +148,11 @@ public final class Verification {
                 select 'order ' || o.reference || ' keeps ' || o.pieces || ' pieces, ' || o.cut || ' cut, ' || o.made || ' made; it has '
                        || c.pieces || ', ' || c.cut || ', ' || c.made
                 from customer_order o
-                    join (select l.order_id, count(p.id) as pieces, count(p.batch_id) as planned, count(p.cut_at) as cut,
-                                 count(p.made_at) as made, count(p.dispatched_at) as dispatched
-                          from order_line l left join piece p on p.line_id = l.id group by l.order_id) c on c.order_id = o.id
+                    join (select l.order_id, count(p.id) as pieces, count(p.id) filter (where p.stage >= 'PLANNED') as planned,
+                                 count(p.id) filter (where p.stage >= 'CUT') as cut,
+                                 count(p.id) filter (where p.stage >= 'MADE') as made,
+                                 count(p.id) filter (where p.stage = 'SENT') as dispatched
+                          from order_line l left join piece p on p.line_id = l.id and p.stage <> 'GIVEN_UP' group by l.order_id) c on c.order_id = o.id
                 where (o.pieces, o.planned, o.cut, o.made, o.dispatched)
                       is distinct from (c.pieces, c.planned, c.cut, c.made, c.dispatched)
                 """);
@@ -155,7 +160,7 @@ public final class Verification {
                 select 'line ' || l.id || ' keeps ' || l.open || ' open pieces for ' || l.open_due || '; it has ' || c.open || ' for ' || c.due
                 from order_line l
                     join (select l.id, coalesce(o.due, '9999-12-31') as due,
-                                 case when o.stage = 'ACCEPTED' then count(p.id) filter (where p.batch_id is null) else 0 end as open
+                                 case when o.stage = 'ACCEPTED' then count(p.id) filter (where p.stage = 'OPEN') else 0 end as open
                           from customer_order o join order_line l on l.order_id = o.id left join piece p on p.line_id = l.id
                           group by l.id, o.id) c on c.id = l.id
                 where l.open <> c.open or l.open > 0 and l.open_due <> c.due
@@ -174,13 +179,16 @@ public final class Verification {
 
     /** The checks there are, in words. */
     public static List<String> names() {
-        return List.copyOf(CHECKS.keySet());
+        List<String> names = new ArrayList<>(CHECKS.keySet());
+        names.add(STAGES);
+        return List.copyOf(names);
     }
 
     public List<Difference> differences() {
         List<Difference> differences = new ArrayList<>();
         CHECKS.forEach((check, sql) ->
                 jdbc.sql(sql).query(String.class).list().forEach(what -> differences.add(new Difference(check, what))));
+        new StageReplay(jdbc).differences().forEach(what -> differences.add(new Difference(STAGES, what)));
         return differences;
     }
 

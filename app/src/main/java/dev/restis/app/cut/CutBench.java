@@ -2,7 +2,7 @@ package dev.restis.app.cut;
 
 import dev.restis.app.cut.CutFinish.Ready;
 import dev.restis.app.cut.CutSteps.Next;
-import dev.restis.app.orders.Pieces;
+import dev.restis.app.pieces.Pieces;
 import dev.restis.app.plan.Batches;
 import dev.restis.app.plan.Batches.StrandNeed;
 import dev.restis.app.plan.Reckoning;
@@ -213,7 +213,7 @@ public class CutBench {
         // What is begun and not cut is known by what it cost so far, so this comes last.
         touched.removeAll(ready.pieces());
         touched.addAll(lacking);
-        pieces.cutting(touched);
+        pieces.cutting(touched, inLists.begun(touched));
         if (last && lacking.isEmpty()) {
             finish.close(list);
         }
@@ -293,17 +293,15 @@ public class CutBench {
             finish.reopen(list);
             costs.workOut(list);
         }
-        for (long id : wasCut) {
-            stock.takeBackPicked(id);
-            pieces.unmarkCut(id);
-        }
+        wasCut.forEach(stock::takeBackPicked);
+        pieces.uncut(wasCut);
         costs.cut(list, piece, List.of(last.id()), () -> {
             stock.takeBackCut(last.id());
             last.undone();
             entities.flush();
         });
         spool.inHandOf(Workshop.whoever());
-        pieces.cutting(piece);
+        pieces.cutting(piece, inLists.begun(piece));
         return last.kind() == StepKind.OFFCUT;
     }
 

@@ -1,6 +1,6 @@
 package dev.restis.app.cut;
 
-import dev.restis.app.orders.Pieces;
+import dev.restis.app.pieces.Pieces;
 import dev.restis.app.plan.Batches;
 import dev.restis.app.plan.Batches.StrandNeed;
 import dev.restis.app.platform.Problems.Conflict;
@@ -8,6 +8,7 @@ import dev.restis.app.stock.PartPicks.PartTaken;
 import dev.restis.app.stock.PartPicks.Picking;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.measure.Length;
+import dev.restis.core.work.PieceAct;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -64,7 +65,7 @@ class CutFinish {
                         select p.id from piece p join strand n on n.piece_id = p.id
                             left join cut_step t on t.strand_id = n.id and (t.done_at is not null or t.id = any (:steps))
                             left join cut_trimming r on r.strand_id = n.id and r.cut_list_id = :list and r.tail_um >= n.cut_um
-                        where p.id = any (:pieces) and p.cut_at is null
+                        where p.id = any (:pieces) and p.stage < 'CUT'
                         group by p.id having count(*) = count(coalesce(t.id, r.strand_id))
                         """)
                 .param("list", list.id())
@@ -92,7 +93,7 @@ class CutFinish {
         }
         entities.flush();
         if (!cut.isEmpty()) {
-            pieces.markCut(cut);
+            pieces.act(PieceAct.CUT, cut);
         }
         Set<Long> lacking = new HashSet<>(ready.pieces());
         lacking.removeAll(cut);

@@ -2,7 +2,7 @@ package dev.restis.app.cut;
 
 import dev.restis.app.cut.CutFinish.Ready;
 import dev.restis.app.cut.CutSteps.Next;
-import dev.restis.app.orders.Pieces;
+import dev.restis.app.orders.OrderPieces;
 import dev.restis.app.platform.LockOrder;
 import dev.restis.app.stock.PartPicks;
 import dev.restis.app.stock.PartPicks.PartTaken;
@@ -24,7 +24,7 @@ class CutHolds {
     private final CutLists lists;
     private final ListPieces inLists;
     private final CutFinish finish;
-    private final Pieces pieces;
+    private final OrderPieces pieces;
     private final Stock stock;
     private final PartPicks picks;
     private final JdbcClient jdbc;
@@ -33,7 +33,7 @@ class CutHolds {
             CutLists lists,
             ListPieces inLists,
             CutFinish finish,
-            Pieces pieces,
+            OrderPieces pieces,
             Stock stock,
             PartPicks picks,
             JdbcClient jdbc) {

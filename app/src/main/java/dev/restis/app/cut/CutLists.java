@@ -1,7 +1,7 @@
 package dev.restis.app.cut;
 
 import dev.restis.app.cut.CutList.Pin;
-import dev.restis.app.orders.Pieces;
+import dev.restis.app.pieces.Pieces;
 import dev.restis.app.plan.Batches;
 import dev.restis.app.plan.Batches.StrandNeed;
 import dev.restis.app.platform.LockOrder;

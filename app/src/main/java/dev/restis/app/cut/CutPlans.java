@@ -1,7 +1,8 @@
 package dev.restis.app.cut;
 
 import dev.restis.app.cut.CutList.Pin;
-import dev.restis.app.orders.Pieces;
+import dev.restis.app.orders.OrderPieces;
+import dev.restis.app.pieces.Pieces;
 import dev.restis.app.plan.Batches;
 import dev.restis.app.plan.Batches.StrandNeed;
 import dev.restis.app.platform.Problems.Conflict;
@@ -69,7 +70,9 @@ class CutPlans {
     record Solved(CutPlan plan, int opened, int longer) {}
 
     private final Batches batches;
+    private final OrderPieces orders;
     private final Pieces pieces;
+    private final ListPieces inLists;
     private final Stock stock;
     private final CutLists lists;
     private final CutCosts costs;
@@ -81,7 +84,9 @@ class CutPlans {
 
     CutPlans(
             Batches batches,
+            OrderPieces orders,
             Pieces pieces,
+            ListPieces inLists,
             Stock stock,
             CutLists lists,
             CutCosts costs,
@@ -91,7 +96,9 @@ class CutPlans {
             JdbcTemplate bulk,
             Clock clock) {
         this.batches = batches;
+        this.orders = orders;
         this.pieces = pieces;
+        this.inLists = inLists;
         this.stock = stock;
         this.lists = lists;
         this.costs = costs;
@@ -243,7 +250,7 @@ class CutPlans {
      */
     @Transactional
     public Optional<Laid> lay(Snapshot from, Solved solved) {
-        pieces.holdBatches(from.batches());
+        orders.holdBatches(from.batches());
         lists.hold(from.replaced());
         if (!standsStill(from, solved.plan())) {
             return Optional.empty();
@@ -284,7 +291,7 @@ class CutPlans {
     /** Lays a better plan in the place of one that nobody has touched since. */
     @Transactional
     public boolean better(Snapshot from, CutPlan plan) {
-        pieces.holdBatches(from.batches());
+        orders.holdBatches(from.batches());
         lists.hold(from.replaced());
         CutList list = lists.look(from.list().orElseThrow());
         if (!standsStill(from, plan)) {
@@ -318,14 +325,14 @@ class CutPlans {
      */
     @Transactional
     public boolean giveUp(Snapshot from, Set<Long> stuck) {
-        pieces.holdBatches(from.batches());
+        orders.holdBatches(from.batches());
         CutList list = lists.held(from.list().orElseThrow());
         if (list.confirmed() || list.revision() != from.revision()) {
             return false;
         }
         stock.holdMoved(stuck, List.of());
         lists.giveUp(list, stuck);
-        pieces.cutting(stuck);
+        pieces.cutting(stuck, inLists.begun(stuck));
         costs.forget(stuck);
         costs.workOut(list);
         list.replanned();

@@ -90,7 +90,7 @@ class CutProgress {
     /** Strands that no spool is planned for, since pieces left or something went wrong. */
     private int unplanned(long list) {
         return jdbc.sql("""
-                        select count(*) from cut_list_batch cb join piece p on p.batch_id = cb.batch_id and p.cut_at is null
+                        select count(*) from cut_list_batch cb join piece p on p.batch_id = cb.batch_id and p.stage < 'CUT'
                             join strand n on n.piece_id = p.id
                         where cb.cut_list_id = :list
                               and not exists (select 1 from cut_waiting w where w.cut_list_id = :list and w.piece_id = p.id)
@@ -103,7 +103,7 @@ class CutProgress {
     /** Pieces whose strands are all cut, but not all of whose parts are there; what a piece cost so far says that it is begun. */
     private int lacking(long list) {
         return jdbc.sql("""
-                        select count(*) from cut_list_batch cb join piece p on p.batch_id = cb.batch_id and p.cut_at is null
+                        select count(*) from cut_list_batch cb join piece p on p.batch_id = cb.batch_id and p.stage < 'CUT'
                             join piece_actual a on a.piece_id = p.id
                         where cb.cut_list_id = :list
                               and exists (select 1 from strand n join cut_step t on t.strand_id = n.id

@@ -54,7 +54,7 @@ class CuttableBatches {
                         select b.id, b.name, b.pieces, b.cut,
                                (select min(o.due) from piece p join order_line l on l.id = p.line_id
                                     join customer_order o on o.id = l.order_id
-                                where p.batch_id = b.id and p.cut_at is null) as due,
+                                where p.batch_id = b.id and p.stage < 'CUT') as due,
                                exists (select 1 from cut_list_batch cb join cut_list c on c.id = cb.cut_list_id
                                            join cut_spool s on s.cut_list_id = c.id join cut_step t on t.cut_spool_id = s.id
                                        where cb.batch_id = b.id and c.confirmed_at is null and t.done_at is not null) as begun,

@@ -1,6 +1,6 @@
 package dev.restis.app.cut;
 
-import dev.restis.app.orders.Pieces;
+import dev.restis.app.pieces.Pieces;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -30,6 +30,17 @@ class ListPieces {
                 .params(listId, steps.toArray(Long[]::new))
                 .query(Boolean.class)
                 .single();
+    }
+
+    /** Those of the pieces of which a strand is cut. */
+    Set<Long> begun(Collection<Long> pieces) {
+        return Set.copyOf(jdbc.sql("""
+                        select distinct n.piece_id from strand n join cut_step t on t.strand_id = n.id
+                        where n.piece_id = any (?) and t.done_at is not null
+                        """)
+                .param(pieces.toArray(Long[]::new))
+                .query(Long.class)
+                .list());
     }
 
     List<Long> batchesOf(Collection<Long> lists) {

@@ -1,6 +1,6 @@
 package dev.restis.app.cut;
 
-import dev.restis.app.orders.Pieces;
+import dev.restis.app.pieces.Pieces;
 import dev.restis.app.plan.Batches;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.stock.Stock;
@@ -17,6 +17,7 @@ class ShortTails {
 
     private final CutLists lists;
     private final CutHolds holds;
+    private final ListPieces inLists;
     private final CutFinish finish;
     private final CutCosts costs;
     private final Batches batches;
@@ -27,6 +28,7 @@ class ShortTails {
     ShortTails(
             CutLists lists,
             CutHolds holds,
+            ListPieces inLists,
             CutFinish finish,
             CutCosts costs,
             Batches batches,
@@ -35,6 +37,7 @@ class ShortTails {
             JdbcClient jdbc) {
         this.lists = lists;
         this.holds = holds;
+        this.inLists = inLists;
         this.finish = finish;
         this.costs = costs;
         this.batches = batches;
@@ -65,16 +68,14 @@ class ShortTails {
             finish.reopen(list);
             costs.workOut(list);
         }
-        for (long id : wasCut) {
-            stock.takeBackPicked(id);
-            pieces.unmarkCut(id);
-        }
+        wasCut.forEach(stock::takeBackPicked);
+        pieces.uncut(wasCut);
         jdbc.sql("delete from cut_trimming where cut_list_id = ? and strand_id = ?")
                 .params(listId, strandId)
                 .update();
         batches.tailTooShort(strandId);
         costs.cut(list, Set.of(piece), List.of());
-        pieces.cutting(Set.of(piece));
+        pieces.cutting(Set.of(piece), inLists.begun(Set.of(piece)));
     }
 
     private void checkThereIsCord(long list, long strand) {

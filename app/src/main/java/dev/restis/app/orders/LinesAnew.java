@@ -67,7 +67,7 @@ public class LinesAnew {
         locks.hold(orders);
         Set<Long> open = new LinkedHashSet<>(jdbc.sql("""
                         select distinct l.id from order_line l join piece p on p.line_id = l.id
-                        where l.order_id = any (?) and p.cut_at is null
+                        where l.order_id = any (?) and p.stage < 'CUT'
                         """)
                 .param(orders.toArray(Long[]::new))
                 .query(Long.class)

@@ -35,7 +35,7 @@ class NeedsOfOldLines {
     @Transactional
     public void fill() {
         List<Long> orders = jdbc.sql("""
-                        select distinct l.order_id from order_line l join piece p on p.line_id = l.id and p.cut_at is null
+                        select distinct l.order_id from order_line l join piece p on p.line_id = l.id and p.stage < 'CUT'
                         where l.set_up = '' or not exists (select 1 from order_line_need n where n.line_id = l.id)
                         """).query(Long.class).list();
         if (orders.isEmpty()) {

@@ -105,7 +105,7 @@ class OrderReads {
                 count(order, p -> !p.open()),
                 count(order, Piece::cut),
                 count(order, Piece::made),
-                count(order, Piece::dispatched));
+                count(order, Piece::sent));
         List<LineView> lines = order.lines().stream()
                 .map(l -> new LineView(
                         l.id(),
@@ -114,7 +114,7 @@ class OrderReads {
                         (int) l.pieces().stream().filter(p -> !p.open()).count(),
                         (int) l.pieces().stream().filter(Piece::cut).count(),
                         (int) l.pieces().stream().filter(Piece::made).count(),
-                        (int) l.pieces().stream().filter(Piece::dispatched).count(),
+                        (int) l.pieces().stream().filter(Piece::sent).count(),
                         l.matching(),
                         sitting.choices(l.spec()),
                         l.note(),

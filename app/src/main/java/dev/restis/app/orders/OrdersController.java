@@ -50,7 +50,7 @@ class OrdersController {
     private final Orders orders;
     private final OrderImport files;
     private final OrderReads reads;
-    private final Pieces pieces;
+    private final OrderPieces pieces;
     private final PieceDesk desk;
     private final Clock clock;
     private final OrderList list;
@@ -69,7 +69,7 @@ class OrdersController {
             Orders orders,
             OrderImport files,
             OrderReads reads,
-            Pieces pieces,
+            OrderPieces pieces,
             PieceDesk desk,
             Clock clock,
             OrderList list,
@@ -241,19 +241,10 @@ class OrdersController {
     }
 
     /** {@code count} is how many pieces, for what is done piece by piece; all of them when missing. */
-    record ActRequest(@Nullable Integer count) {}
-
     @PostMapping("/{id}/acts/{act}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void act(@PathVariable long id, @PathVariable OrderAct act, @RequestBody ActRequest body) {
-        acts.act(id, act, body.count() == null ? 0 : body.count());
-    }
-
-    /** Takes back that pieces were made. */
-    @PostMapping("/{id}/unmake")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void unmake(@PathVariable long id, @RequestBody ActRequest body) {
-        acts.unmake(id, body.count() == null ? 0 : body.count());
+    void act(@PathVariable long id, @PathVariable OrderAct act) {
+        acts.act(id, act);
     }
 
     record ReasonRequest(String reason) {}
@@ -310,7 +301,7 @@ class OrdersController {
 
     private String tryAct(long id, OrderAct act) {
         try {
-            acts.act(id, act, 0);
+            acts.act(id, act);
             return "";
         } catch (Problems.Conflict e) {
             return e.code();

@@ -9,13 +9,10 @@ interface PieceStore extends JpaRepository<Piece, Long> {
 
     /** Open pieces of the lines. */
     @Query("""
-            select p from Piece p where p.line.id in :lines and p.batchId is null
+            select p from Piece p where p.line.id in :lines and p.stage = dev.restis.core.work.PieceStage.OPEN
                 and p.line.order.stage = dev.restis.core.order.OrderStage.ACCEPTED order by p.line.id, p.number
             """)
     List<Piece> open(Collection<Long> lines);
-
-    @Query("select p from Piece p where p.batchId = :batch order by p.id")
-    List<Piece> inBatch(long batch);
 
     @Query("select l from OrderLine l where l.id in :lines")
     List<OrderLine> linesById(Collection<Long> lines);

@@ -55,7 +55,7 @@ class Standing {
         jdbc.sql("""
                         update order_line l set open = c.open, open_due = c.due
                         from (select l.id, coalesce(o.due, '9999-12-31') as due,
-                                     case when o.stage = 'ACCEPTED' then count(p.id) filter (where p.batch_id is null) else 0 end as open
+                                     case when o.stage = 'ACCEPTED' then count(p.id) filter (where p.stage = 'OPEN') else 0 end as open
                               from customer_order o join order_line l on l.order_id = o.id left join piece p on p.line_id = l.id
                               where o.id = any (?) group by l.id, o.id) c
                         where c.id = l.id and (l.open, l.open_due) <> (c.open, c.due)
@@ -81,10 +81,13 @@ class Standing {
         return orders.isEmpty()
                 ? List.of()
                 : jdbc.sql("""
-                                select o.id, o.stage, count(p.id) as pieces, count(p.batch_id) as planned, count(p.cut_at) as cut,
-                                       count(p.made_at) as made, count(p.dispatched_at) as dispatched,
-                                       coalesce(sum(l.making_s) filter (where p.id is not null and p.made_at is null), 0) as left_s
-                                from customer_order o left join order_line l on l.order_id = o.id left join piece p on p.line_id = l.id
+                                select o.id, o.stage, count(p.id) as pieces,
+                                       count(p.id) filter (where p.stage >= 'PLANNED') as planned,
+                                       count(p.id) filter (where p.stage >= 'CUT') as cut,
+                                       count(p.id) filter (where p.stage >= 'MADE') as made,
+                                       count(p.id) filter (where p.stage = 'SENT') as dispatched,
+                                       coalesce(sum(l.making_s) filter (where p.stage < 'MADE'), 0) as left_s
+                                from customer_order o left join order_line l on l.order_id = o.id left join piece p on p.line_id = l.id and p.stage <> 'GIVEN_UP'
                                 where o.id in (:orders) group by o.id order by o.id
                                 """)
                         .param("orders", orders)

@@ -1,8 +1,9 @@
 package dev.restis.app.plan;
 
-import dev.restis.app.orders.Pieces;
-import dev.restis.app.orders.PiecesLeft;
+import dev.restis.app.orders.OrderPieces;
 import dev.restis.app.patterns.PieceDesk;
+import dev.restis.app.pieces.PieceMoved;
+import dev.restis.app.pieces.Pieces;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
@@ -13,6 +14,7 @@ import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.Stage;
 import dev.restis.core.piece.Check.Verdict;
 import dev.restis.core.piece.WorkedStrand;
+import dev.restis.core.work.PieceAct;
 import jakarta.persistence.EntityManager;
 import java.sql.Timestamp;
 import java.time.Clock;
@@ -68,6 +70,7 @@ public class Batches {
 
     private static final int MOST_PIECES = 2000;
 
+    private final OrderPieces orders;
     private final Pieces pieces;
     private final PieceDesk desk;
     private final EntityManager entities;
@@ -77,6 +80,7 @@ public class Batches {
     private final Clock clock;
 
     Batches(
+            OrderPieces orders,
             Pieces pieces,
             PieceDesk desk,
             EntityManager entities,
@@ -85,6 +89,7 @@ public class Batches {
             ApplicationEventPublisher events,
             Clock clock) {
         this.events = events;
+        this.orders = orders;
         this.pieces = pieces;
         this.desk = desk;
         this.entities = entities;
@@ -113,17 +118,17 @@ public class Batches {
         Batch batch = new Batch(given, clock.instant(), Workshop.whoever());
         entities.persist(batch);
         entities.flush();
-        keepNeeds(pieces.take(wanted, batch.id()));
+        keepNeeds(orders.take(wanted, batch.id()));
         return batch.id();
     }
 
-    private void keepNeeds(List<Pieces.Taken> taken) {
+    private void keepNeeds(List<OrderPieces.Taken> taken) {
         PieceDesk.Sitting sitting = desk.sit();
         Map<Long, PieceDesk.Worked> byLine = new HashMap<>();
         List<Object[]> strands = new ArrayList<>();
         List<Object[]> parts = new ArrayList<>();
         List<Object[]> estimates = new ArrayList<>();
-        for (Pieces.Taken piece : taken) {
+        for (OrderPieces.Taken piece : taken) {
             PieceDesk.Worked worked = byLine.computeIfAbsent(piece.line(), l -> sitting.workOut(piece.spec()));
             if (worked.piece().verdict() == Verdict.NO) {
                 throw new Rejected(Fault.of("picks", "picks.cannotBeMade", reasons(worked)));
@@ -145,14 +150,22 @@ public class Batches {
             worked.picked()
                     .forEach((article, quantity) -> parts.add(new Object[] {piece.piece(), article.id(), quantity}));
             PieceCost estimate = worked.estimate();
-            estimates.add(new Object[] {piece.piece(), estimate.used(), estimate.tails(), estimate.hardware()});
+            estimates.add(new Object[] {
+                piece.piece(),
+                estimate.used(),
+                estimate.tails(),
+                estimate.hardware(),
+                worked.time().drying().toSeconds()
+            });
         }
         bulk.batchUpdate(
                 "insert into strand (piece_id, role, number, article_id, cut_um, used_um, mark_um, mark, tails_um, stage) "
                         + "values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
                 strands);
         bulk.batchUpdate("insert into piece_hardware (piece_id, article_id, quantity) values (?, ?, ?)", parts);
-        bulk.batchUpdate("insert into piece_estimate (piece_id, used, tails, hardware) values (?, ?, ?, ?)", estimates);
+        bulk.batchUpdate(
+                "insert into piece_estimate (piece_id, used, tails, hardware, drying_s) values (?, ?, ?, ?, ?)",
+                estimates);
     }
 
     /** What pieces of these lines that are not cut need now; strands that are cut keep their lengths. */
@@ -163,7 +176,7 @@ public class Batches {
         record Planned(long piece, long line) {}
         jdbc.sql("""
                         select id as piece, line_id as line from piece
-                        where line_id = any (?) and batch_id is not null and cut_at is null order by id
+                        where line_id = any (?) and stage in ('PLANNED', 'CUTTING') order by id
                         """)
                 .param(lines.keySet().toArray(Long[]::new))
                 .query(Planned.class)
@@ -205,27 +218,27 @@ public class Batches {
     /** Opens all pieces of the batch again that are not cut. */
     @Transactional
     public void dissolve(long batch) {
-        pieces.holdTogether(batch);
+        orders.holdTogether(batch);
         if (pieces.uncut(batch).isEmpty()) {
             throw new NotFound("batch.nothingToDissolve");
         }
         release(batch, pieces.uncut(batch));
     }
 
-    /** Opens these pieces again, and forgets what they were worked out to need. */
+    /** Opens those of these pieces again that are not cut. */
     @Transactional
     public void release(long batch, Collection<Long> which) {
-        List<Long> released = pieces.release(batch, which);
-        if (!released.isEmpty()) {
-            forget(released);
-        }
+        orders.holdBatches(List.of(batch));
+        pieces.release(batch, which);
     }
 
-    /** What was planned for pieces that their order took out of their batch holds no longer. */
+    /** What was planned for pieces that left their batch holds no longer. */
     @EventListener
-    @Transactional
-    public void left(PiecesLeft left) {
-        forget(left.pieces());
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void left(PieceMoved moved) {
+        if (moved.act() == PieceAct.RELEASE) {
+            forget(moved.pieces());
+        }
     }
 
     private void forget(Collection<Long> pieceIds) {

@@ -1,6 +1,6 @@
 package dev.restis.app.plan;
 
-import dev.restis.app.orders.Pieces;
+import dev.restis.app.orders.OrderPieces;
 import java.util.Collection;
 import java.util.List;
 import org.springframework.stereotype.Service;
@@ -10,9 +10,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class OpenWork {
 
-    private final Pieces pieces;
+    private final OrderPieces pieces;
 
-    OpenWork(Pieces pieces) {
+    OpenWork(OrderPieces pieces) {
         this.pieces = pieces;
     }
 

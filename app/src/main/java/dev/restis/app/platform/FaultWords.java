@@ -5,6 +5,8 @@ import dev.restis.core.measure.Length;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.text.NumberFormat;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
 import org.springframework.context.MessageSource;
@@ -42,6 +44,10 @@ public class FaultWords {
         if (arg instanceof Length length) {
             double millimetres = length.toMillimetres();
             return number(millimetres / 10, 1) + " cm (" + number(millimetres / 25.4, 2) + " in)";
+        }
+        if (arg instanceof LocalDateTime time) {
+            return DateTimeFormatter.ofPattern("EEE d MMM, HH:mm", Locale.ENGLISH)
+                    .format(time);
         }
         return arg instanceof Number number
                 ? NumberFormat.getInstance(Locale.ENGLISH).format(number)

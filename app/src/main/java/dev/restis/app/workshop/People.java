@@ -10,6 +10,8 @@ import org.springframework.data.jpa.repository.Query;
 interface People extends JpaRepository<Person, Long> {
     Optional<Person> findByNameIgnoreCase(String name);
 
+    Optional<Person> findByName(String name);
+
     /** All owners, held until the transaction ends, so that two do not make each other the last. */
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select p from Person p where p.role = dev.restis.app.workshop.Role.OWNER order by p.id")

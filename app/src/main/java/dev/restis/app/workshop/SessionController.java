@@ -1,5 +1,6 @@
 package dev.restis.app.workshop;
 
+import dev.restis.core.work.WorkSteps;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.DayOfWeek;
@@ -180,6 +181,20 @@ class SessionController {
     @PutMapping("/open-minutes")
     Revised keepOpenMinutes(@RequestBody OpenMinutesView body) {
         return new Revised(workshop.keepOpenMinutes(body.minutes(), body.revision()));
+    }
+
+    /** Which steps a piece goes through before it is sent. */
+    record WorkStepsView(boolean checks, boolean packs, int revision) {}
+
+    @GetMapping("/work-steps")
+    WorkStepsView workSteps() {
+        WorkSteps steps = workshop.steps();
+        return new WorkStepsView(steps.checks(), steps.packs(), revisions.of(Setting.WORK_STEPS));
+    }
+
+    @PutMapping("/work-steps")
+    Revised keepWorkSteps(@RequestBody WorkStepsView body) {
+        return new Revised(workshop.keepSteps(new WorkSteps(body.checks(), body.packs()), body.revision()));
     }
 
     @GetMapping("/house")

@@ -7,5 +7,6 @@ public enum Setting {
     OPEN_MINUTES,
     PRICES,
     SIZES,
-    CUT_PLANS
+    CUT_PLANS,
+    WORK_STEPS
 }

@@ -6,6 +6,7 @@ import dev.restis.app.platform.Texts;
 import dev.restis.core.batch.OpenMinutes;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.piece.MarginPolicy;
+import dev.restis.core.work.WorkSteps;
 import java.nio.charset.StandardCharsets;
 import java.time.DayOfWeek;
 import java.time.ZoneId;
@@ -17,6 +18,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -72,6 +74,30 @@ public class Workshop {
         this.people = people;
         this.jdbc = jdbc;
         this.passwords = passwords;
+    }
+
+    /** Which steps a piece goes through in this house before it is sent. */
+    @Transactional(readOnly = true)
+    public WorkSteps steps() {
+        return jdbc.sql("select checks, packs from workshop")
+                .query(WorkSteps.class)
+                .optional()
+                .orElse(WorkSteps.SHORTEST);
+    }
+
+    @Transactional
+    public int keepSteps(WorkSteps steps, int seen) {
+        int next = revisions.next(Setting.WORK_STEPS, seen);
+        jdbc.sql("update workshop set checks = ?, packs = ?")
+                .params(steps.checks(), steps.packs())
+                .update();
+        return next;
+    }
+
+    /** Who has exactly this name. */
+    @Transactional(readOnly = true)
+    public Optional<Long> personOf(String name) {
+        return people.findByName(name).map(Person::id);
     }
 
     @Transactional(readOnly = true)

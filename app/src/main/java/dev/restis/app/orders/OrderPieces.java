@@ -1,12 +1,11 @@
 package dev.restis.app.orders;
 
 import dev.restis.app.patterns.PieceSpec;
+import dev.restis.app.pieces.Pieces;
 import dev.restis.app.platform.LockOrder;
-import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.core.measure.Fault;
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -19,27 +18,23 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Pieces on their way through the workshop. */
+/** The pieces of orders, for those who plan and cut them. */
 @Service
-public class Pieces {
+public class OrderPieces {
 
     /** A piece taken into a batch. */
     public record Taken(long piece, long line, PieceSpec spec) {}
 
     private final PieceStore store;
     private final JdbcClient jdbc;
-    private final Clock clock;
     private final OrderLocks locks;
-    private final Standing standing;
-    private final History history;
+    private final Pieces pieces;
 
-    Pieces(PieceStore store, JdbcClient jdbc, Clock clock, OrderLocks locks, Standing standing, History history) {
+    OrderPieces(PieceStore store, JdbcClient jdbc, OrderLocks locks, Pieces pieces) {
         this.locks = locks;
-        this.standing = standing;
-        this.history = history;
+        this.pieces = pieces;
         this.store = store;
         this.jdbc = jdbc;
-        this.clock = clock;
     }
 
     /**
@@ -49,8 +44,8 @@ public class Pieces {
      * @throws LockOrder.Overtaken when pieces went to other orders meanwhile
      */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void hold(Collection<Long> pieces) {
-        hold("p.id", pieces);
+    public void hold(Collection<Long> ids) {
+        hold("p.id", ids);
     }
 
     /** Locks the orders of all pieces in these batches. */
@@ -95,91 +90,17 @@ public class Pieces {
         Map<Long, List<Piece>> open = store.open(wanted.keySet()).stream()
                 .collect(Collectors.groupingBy(p -> p.line().id(), TreeMap::new, Collectors.toList()));
         for (Map.Entry<Long, Integer> pick : new TreeMap<>(wanted).entrySet()) {
-            List<Piece> pieces = open.getOrDefault(pick.getKey(), List.of());
+            List<Piece> ofLine = open.getOrDefault(pick.getKey(), List.of());
             int count = pick.getValue();
-            if (count < 1 || count > pieces.size()) {
-                throw new Rejected(Fault.of("picks", "picks.count", count, pieces.size()));
+            if (count < 1 || count > ofLine.size()) {
+                throw new Rejected(Fault.of("picks", "picks.count", count, ofLine.size()));
             }
-            for (Piece piece : pieces.subList(0, count)) {
-                piece.putIn(batch);
+            for (Piece piece : ofLine.subList(0, count)) {
                 taken.add(new Taken(piece.id(), pick.getKey(), piece.line().spec()));
             }
         }
-        moved(
-                History.What.PLANNED,
-                open.values().stream()
-                        .flatMap(List::stream)
-                        .filter(p -> !p.open())
-                        .toList());
+        pieces.plan(taken.stream().map(Taken::piece).toList(), batch);
         return taken;
-    }
-
-    /** Notes in each order's history what became of its pieces, and where it stands by it. */
-    private void moved(History.What what, Collection<Piece> pieces) {
-        Map<Long, Long> byOrder = pieces.stream()
-                .collect(Collectors.groupingBy(p -> p.line().order().id(), TreeMap::new, Collectors.counting()));
-        byOrder.forEach((order, count) -> history.note(order, what, Map.of("pieces", count)));
-        standing.refresh(byOrder.keySet());
-    }
-
-    /** Opens the pieces of a batch again that are not cut; returns them. */
-    @Transactional
-    public List<Long> release(long batch, Collection<Long> only) {
-        holdBatches(List.of(batch));
-        List<Piece> released = store.inBatch(batch).stream()
-                .filter(p -> !p.cut() && only.contains(p.id()))
-                .toList();
-        released.forEach(Piece::release);
-        moved(History.What.RELEASED, released);
-        return released.stream().map(Piece::id).toList();
-    }
-
-    /** The pieces of a batch that are not cut yet. */
-    @Transactional(readOnly = true)
-    public List<Long> uncut(long batch) {
-        return jdbc.sql("select id from piece where batch_id = ? and cut_at is null order by id")
-                .param(batch)
-                .query(Long.class)
-                .list();
-    }
-
-    @Transactional
-    public void markCut(Set<Long> pieces) {
-        List<Piece> cut = store.findAllById(pieces);
-        cut.forEach(p -> p.cutAt(clock.instant()));
-        moved(History.What.CUT, cut);
-    }
-
-    /**
-     * A cut of a piece was taken back: it is not cut after all.
-     *
-     * @throws Conflict when it is made already
-     */
-    @Transactional
-    public void unmarkCut(long id) {
-        Piece piece = store.findById(id).orElseThrow(() -> new NotFound("notFound"));
-        if (piece.made()) {
-            throw new Conflict("cut.made");
-        }
-        piece.cutAt(null);
-        moved(History.What.UNCUT, List.of(piece));
-    }
-
-    /** Something of these pieces was cut or taken back: what their orders are promised changes. */
-    @Transactional
-    public void cutting(Set<Long> pieces) {
-        standing.refresh(store.findAllById(pieces).stream()
-                .map(p -> p.line().order().id())
-                .collect(Collectors.toSet()));
-    }
-
-    /** Those of the pieces that are cut. */
-    @Transactional(readOnly = true)
-    public Set<Long> cutOf(Collection<Long> pieces) {
-        return store.findAllById(pieces).stream()
-                .filter(Piece::cut)
-                .map(Piece::id)
-                .collect(Collectors.toSet());
     }
 
     /** The choices behind a line. */
@@ -203,7 +124,7 @@ public class Pieces {
         jdbc.sql("""
                         select l.id, count(*) from piece p join order_line l on l.id = p.line_id
                             join customer_order o on o.id = l.order_id
-                        where o.id = any (?) and p.batch_id is null and o.stage = 'ACCEPTED' group by l.id
+                        where o.id = any (?) and p.stage = 'OPEN' and o.stage = 'ACCEPTED' group by l.id
                         """).param(orders.toArray(Long[]::new)).query(row -> {
             open.put(row.getLong(1), row.getInt(2));
         });

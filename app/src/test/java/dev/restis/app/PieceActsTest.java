@@ -1,0 +1,238 @@
+package dev.restis.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import dev.restis.app.costs.Verification;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.dao.DataAccessException;
+import tools.jackson.databind.JsonNode;
+
+/** What is said of single pieces, by name. */
+class PieceActsTest extends RestisTest {
+
+    private long order;
+
+    @BeforeEach
+    void threePiecesThatAreCut() throws Exception {
+        if (jdbc.sql("select count(*) from article where code = 'PAC'")
+                        .query(Long.class)
+                        .single()
+                == 0) {
+            addCord("PAC", "#3F5E73", "2 mm");
+        }
+        receive("PAC", "PAC-1", "60 m", "");
+        order = tell("/api/orders", order("Sefa Acts", 3, """
+                        {"pattern": "snake", "wrist": "16 cm", "colours": ["PAC", "PAC"], "units": "METRIC"}
+                        """))
+                .body()
+                .path("id")
+                .asLong();
+        confirm(sheet(batchOf(order, 3)));
+    }
+
+    @AfterEach
+    void goneAgain() {
+        assertThat(new Verification(jdbc).differences()).isEmpty();
+        forgetOrders("customer = 'Sefa Acts'");
+        jdbc.sql("update workshop set checks = false, packs = false").update();
+    }
+
+    @Test
+    void theFurthestAreTakenFirstAndThenTheLowestNumbers() throws Exception {
+        assertThat(next("FINISH", 2)).containsExactly(1, 2);
+        say("START", 3);
+        assertThat(next("FINISH", 2)).containsExactly(3, 1);
+        assertThat(next("FINISH", 0)).containsExactly(3, 1, 2);
+        say("FINISH", 2);
+        assertThat(next("SEND", 0)).containsExactly(2);
+        assertThat(next("COME_BACK", 0)).isEmpty();
+    }
+
+    @Test
+    void aLaterActIsNamedThatRests() throws Exception {
+        say("FINISH", 1);
+        long made = last(1).path("event").asLong();
+        say("SEND", 1);
+        Answer refused = takeBack(made);
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.body().path("title").asString()).isEqualTo("Something rests on it");
+        assertThat(refused.body().path("detail").asString()).contains("Tove");
+        assertThat(takeBack(last(1).path("event").asLong()).status()).isEqualTo(204);
+        assertThat(takeBack(made).status()).isEqualTo(204);
+        assertThat(takeBack(made).status()).as("it is taken back already").isEqualTo(409);
+        assertThat(stage(1)).isEqualTo("CUT");
+        Answer cut = takeBack(last(1).path("event").asLong());
+        assertThat(cut.status()).isEqualTo(409);
+        assertThat(cut.body().path("detail").asString()).contains("at the cutting bench");
+    }
+
+    @Test
+    void allOfThemOrNone() throws Exception {
+        say("FINISH", 1);
+        Answer refused = act("FINISH", List.of(piece(2), piece(1)));
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(stage(2)).isEqualTo("CUT");
+        assertThat(act("CUT", List.of(piece(2))).status()).isEqualTo(422);
+        assertThat(act("FINISH", List.of()).status()).isEqualTo(422);
+        assertThat(act("FINISH", List.of(999_999_999L)).status()).isEqualTo(404);
+    }
+
+    @Test
+    void aHouseThatChecksAndPacksGoesThroughBoth() throws Exception {
+        jdbc.sql("update workshop set checks = true, packs = true").update();
+        say("FINISH", 1);
+        assertThat(act("SEND", List.of(piece(1))).status()).isEqualTo(409);
+        assertThat(act("PACK", List.of(piece(1))).status()).isEqualTo(409);
+        say("CHECK", 1);
+        say("PACK", 1);
+        say("SEND", 1);
+        say("COME_BACK", 1);
+        say("REDO", 1);
+        assertThat(stage(1)).isEqualTo("MAKING");
+        assertThat(jdbc.sql("""
+                        select string_agg(act, ' ' order by id) from piece_event where piece_id = ? and person_id is not null
+                        """).param(piece(1)).query(String.class).single())
+                .isEqualTo("PLAN CUT FINISH CHECK PACK SEND COME_BACK REDO");
+    }
+
+    @Test
+    void whatIsGluedIsSentWhenItIsDry() throws Exception {
+        jdbc.sql("update piece_estimate set drying_s = 86400 where piece_id = ?")
+                .param(piece(1))
+                .update();
+        say("FINISH", 1);
+        assertThat(row(1).path("piece").path("dryUntil").asString()).isNotEmpty();
+        assertThat(next("SEND", 0)).isEmpty();
+        Answer refused = act("SEND", List.of(piece(1)));
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.body().path("title").asString()).isEqualTo("Its glue is not dry yet");
+        assertThat(refused.body().path("detail").asString()).matches("It is dry at \\w+ \\d+ \\w+, \\d\\d:\\d\\d; .*");
+    }
+
+    @Test
+    void ofTwoWhoSayTheSameOneIsTold() throws Exception {
+        long piece = piece(1);
+        List<CompletableFuture<Integer>> both = new ArrayList<>();
+        for (int n = 0; n < 2; n++) {
+            both.add(CompletableFuture.supplyAsync(() -> {
+                try {
+                    return act("FINISH", List.of(piece)).status();
+                } catch (Exception e) {
+                    throw new IllegalStateException(e);
+                }
+            }));
+        }
+        assertThat(List.of(both.get(0).get(), both.get(1).get())).containsExactlyInAnyOrder(204, 409);
+    }
+
+    /** Two people say and take back whatever may be said, of the same pieces. */
+    @Test
+    void whateverTwoPeopleDoTheStagesFollowTheRows() throws Exception {
+        jdbc.sql("update workshop set checks = true, packs = true").update();
+        Set<String> done = ConcurrentHashMap.newKeySet();
+        List<CompletableFuture<Void>> people = new ArrayList<>();
+        for (int person = 0; person < 2; person++) {
+            Random random = new Random(40 + person);
+            people.add(CompletableFuture.runAsync(() -> {
+                for (int n = 0; n < 90; n++) {
+                    actAtRandom(random, done);
+                }
+            }));
+        }
+        for (CompletableFuture<Void> one : people) {
+            one.get();
+        }
+        assertThat(done).contains("START", "FINISH", "CHECK", "PACK", "SEND", "REDO", "COME_BACK", "TAKE_BACK");
+    }
+
+    private void actAtRandom(Random random, Set<String> done) {
+        try {
+            JsonNode piece = row(1 + random.nextInt(3)).path("piece");
+            JsonNode acts = piece.path("acts");
+            boolean back = random.nextInt(8) == 0 || acts.isEmpty();
+            String act =
+                    back ? "TAKE_BACK" : acts.path(random.nextInt(acts.size())).asString();
+            Answer answer = back
+                    ? takeBack(piece.path("last").path("event").asLong())
+                    : act(act, List.of(piece.path("piece").asLong()));
+            assertThat(answer.status()).as(answer.text()).isIn(204, 409);
+            if (answer.status() == 204) {
+                done.add(act);
+            }
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Test
+    void whatHappenedIsNotRewritten() {
+        for (String sql : List.of(
+                "update piece_event set who = 'Nobody' where act = 'CUT'",
+                "delete from piece_event where act = 'CUT'")) {
+            assertThatThrownBy(() -> jdbc.sql(sql).update())
+                    .isInstanceOf(DataAccessException.class)
+                    .hasMessageContaining("not rewritten");
+        }
+    }
+
+    @Test
+    void aStageThatItsRowsDoNotTellIsFound() throws Exception {
+        long piece = piece(1);
+        jdbc.sql("update piece set stage = 'MADE' where id = ?").param(piece).update();
+        try {
+            assertThat(new Verification(jdbc).differences())
+                    .anySatisfy(d -> assertThat(d.what())
+                            .startsWith("piece " + piece + " is kept as MADE")
+                            .contains("its rows say CUT"));
+        } finally {
+            jdbc.sql("update piece set stage = 'CUT' where id = ?").param(piece).update();
+        }
+    }
+
+    private JsonNode row(int number) throws Exception {
+        return ask("/api/orders/" + order + "/pieces").body().path("rows").path(number - 1);
+    }
+
+    private long piece(int number) throws Exception {
+        return row(number).path("piece").path("piece").asLong();
+    }
+
+    private String stage(int number) throws Exception {
+        return row(number).path("piece").path("stage").asString();
+    }
+
+    private JsonNode last(int number) throws Exception {
+        return row(number).path("piece").path("last");
+    }
+
+    private List<Integer> next(String act, int count) throws Exception {
+        List<Integer> numbers = new ArrayList<>();
+        ask("/api/orders/%d/pieces/next?act=%s&count=%d".formatted(order, act, count))
+                .body()
+                .path("pieces")
+                .forEach(p -> numbers.add(p.path("number").asInt()));
+        return numbers;
+    }
+
+    private void say(String act, int number) throws Exception {
+        Answer said = act(act, List.of(piece(number)));
+        assertThat(said.status()).as(said.text()).isEqualTo(204);
+    }
+
+    private Answer act(String act, List<Long> pieces) throws Exception {
+        return tell("/api/pieces/acts", "{\"act\": \"%s\", \"pieces\": %s}".formatted(act, pieces));
+    }
+
+    private Answer takeBack(long event) throws Exception {
+        return tell("/api/pieces/take-back", "{\"events\": [%d]}".formatted(event));
+    }
+}
