@@ -3,6 +3,7 @@ package dev.restis.app.orders;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.patterns.PieceDesk.Worked;
 import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.core.batch.SetUp;
 import dev.restis.core.piece.Check.Verdict;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -102,11 +103,11 @@ public class LinesAnew {
         List<Object[]> changed = new ArrayList<>();
         worked.forEach((line, w) -> {
             Orders.Effort effort = Orders.Effort.of(w);
-            Orders.SetUp setUp = effort.setUp();
+            SetUp setUp = effort.setUp();
             lines.add(new Object[] {
                 setUp.key(),
-                setUp.gaugeUm(),
-                setUp.cordUm(),
+                setUp.gauge().micrometres(),
+                setUp.cord().micrometres(),
                 setUp.verdict().name(),
                 effort.making().toSeconds(),
                 line

@@ -1,6 +1,7 @@
 package dev.restis.app.orders;
 
 import dev.restis.app.patterns.PieceDesk;
+import dev.restis.core.batch.SetUp;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.boot.context.event.ApplicationStartedEvent;
@@ -49,11 +50,11 @@ class NeedsOfOldLines {
                 .forEach(lines -> lines.forEach(line -> {
                     Orders.Effort effort = Orders.Effort.of(sitting.workOut(line.spec()));
                     effort.needs().forEach((article, each) -> rows.add(new Object[] {line.id(), article, each}));
-                    Orders.SetUp setUp = effort.setUp();
+                    SetUp setUp = effort.setUp();
                     setUps.add(new Object[] {
                         setUp.key(),
-                        setUp.gaugeUm(),
-                        setUp.cordUm(),
+                        setUp.gauge().micrometres(),
+                        setUp.cord().micrometres(),
                         setUp.verdict().name(),
                         line.id()
                     });

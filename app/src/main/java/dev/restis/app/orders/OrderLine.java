@@ -2,9 +2,10 @@ package dev.restis.app.orders;
 
 import dev.restis.app.orders.Orders.Effort;
 import dev.restis.app.orders.Orders.ReadLine;
-import dev.restis.app.orders.Orders.SetUp;
 import dev.restis.app.patterns.PieceSpec;
+import dev.restis.core.batch.SetUp;
 import dev.restis.core.fit.Ease;
+import dev.restis.core.measure.Length;
 import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.piece.Check.Verdict;
 import dev.restis.core.piece.Wearer;
@@ -157,8 +158,8 @@ class OrderLine {
         this.matching = line.matching();
         this.makingSeconds = Math.toIntExact(line.effort().making().toSeconds());
         this.setUp = line.effort().setUp().key();
-        this.gaugeUm = line.effort().setUp().gaugeUm();
-        this.cordUm = line.effort().setUp().cordUm();
+        this.gaugeUm = line.effort().setUp().gauge().micrometres();
+        this.cordUm = line.effort().setUp().cord().micrometres();
         this.verdict = line.effort().setUp().verdict();
         // Only what differs is written: most changes of a line leave its needs as they are.
         if (!needs.equals(line.effort().needs())) {
@@ -202,7 +203,7 @@ class OrderLine {
                 new Effort(
                         Duration.ofSeconds(makingSeconds),
                         Map.copyOf(needs),
-                        new SetUp(setUp, gaugeUm, cordUm, verdict)));
+                        new SetUp(pattern, colours, new Length(gaugeUm), new Length(cordUm), verdict)));
     }
 
     /** The pieces that are too many for a quantity: those that are least far, the last numbers first; none that is cut. */

@@ -8,9 +8,9 @@ import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Workshop;
+import dev.restis.core.batch.SetUp;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.order.OrderStage;
-import dev.restis.core.piece.Check.Verdict;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Duration;
@@ -23,7 +23,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.IntConsumer;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -70,30 +69,11 @@ public class Orders {
         static Effort of(PieceDesk.Worked worked) {
             Map<Long, Long> needs = new TreeMap<>();
             worked.needed().forEach((article, each) -> needs.put(article.id(), each));
-            return new Effort(worked.time().total(), needs, SetUp.of(worked));
-        }
-    }
-
-    /**
-     * What pieces are grouped by when they are planned.
-     *
-     * @param key of the pattern and its cords, in their slots
-     * @param gaugeUm of the cord that is tied
-     * @param cordUm that one piece takes
-     * @param verdict on the piece when it was taken
-     */
-    record SetUp(String key, long gaugeUm, long cordUm, Verdict verdict) {
-
-        static SetUp of(PieceDesk.Worked worked) {
-            PieceSpec spec = worked.spec();
-            String cords = spec.articles().stream().map(String::valueOf).collect(Collectors.joining(","));
-            return new SetUp(
-                    spec.pattern() + "|" + cords,
-                    worked.cords().get(worked.cords().size() - 1).diameterOf().micrometres(),
-                    worked.piece().strands().stream()
-                            .mapToLong(s -> s.cutLength().micrometres())
-                            .sum(),
-                    worked.piece().verdict());
+            SetUp setUp = SetUp.of(
+                    worked.piece(),
+                    worked.spec().articles(),
+                    worked.cords().get(worked.cords().size() - 1).diameterOf());
+            return new Effort(worked.time().total(), needs, setUp);
         }
     }
 

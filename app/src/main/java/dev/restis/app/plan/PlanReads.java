@@ -10,6 +10,7 @@ import dev.restis.app.plan.PlanController.PlanView;
 import dev.restis.app.plan.PlanController.SetUpView;
 import dev.restis.app.plan.PlanController.WaitingView;
 import dev.restis.app.platform.Keyset;
+import dev.restis.core.batch.SetUp;
 import dev.restis.core.piece.Check.Verdict;
 import dev.restis.core.stock.Unit;
 import java.time.Instant;
@@ -87,7 +88,7 @@ class PlanReads {
                 page.rows().stream()
                         .map(h -> new SetUpView(
                                 h.key(),
-                                sitting.patternName(h.key().substring(0, h.key().indexOf('|'))),
+                                sitting.patternName(SetUp.patternOf(h.key())),
                                 h.gaugeUm(),
                                 colours.getOrDefault(h.line(), List.of()),
                                 h.pieces(),
