@@ -110,6 +110,12 @@ class PieceActsTest extends RestisTest {
                 .param(piece(1))
                 .update();
         say("FINISH", 1);
+        assertThat(tell("/api/orders/" + order + "/acts/DISPATCH", "{}")
+                        .body()
+                        .path("title")
+                        .asString())
+                .as("the order as a whole is told as well")
+                .isEqualTo("Its glue is not dry yet");
         assertThat(row(1).path("piece").path("dryUntil").asString()).isNotEmpty();
         assertThat(next("SEND", 0)).isEmpty();
         Answer refused = act("SEND", List.of(piece(1)));

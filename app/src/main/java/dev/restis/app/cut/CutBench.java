@@ -2,9 +2,9 @@ package dev.restis.app.cut;
 
 import dev.restis.app.cut.CutFinish.Ready;
 import dev.restis.app.cut.CutSteps.Next;
+import dev.restis.app.pieces.PieceNeeds;
+import dev.restis.app.pieces.PieceNeeds.StrandNeed;
 import dev.restis.app.pieces.Pieces;
-import dev.restis.app.plan.Batches;
-import dev.restis.app.plan.Batches.StrandNeed;
 import dev.restis.app.plan.Reckoning;
 import dev.restis.app.platform.LockOrder;
 import dev.restis.app.platform.Problems.Conflict;
@@ -55,7 +55,7 @@ public class CutBench {
     private final CutHolds holds;
     private final CutFinish finish;
     private final ListPieces inLists;
-    private final Batches batches;
+    private final PieceNeeds needs;
     private final Pieces pieces;
     private final Reckoning reckoning;
     private final Stock stock;
@@ -72,7 +72,7 @@ public class CutBench {
             CutHolds holds,
             CutFinish finish,
             ListPieces inLists,
-            Batches batches,
+            PieceNeeds needs,
             Pieces pieces,
             Reckoning reckoning,
             Stock stock,
@@ -87,7 +87,7 @@ public class CutBench {
         this.holds = holds;
         this.finish = finish;
         this.inLists = inLists;
-        this.batches = batches;
+        this.needs = needs;
         this.pieces = pieces;
         this.reckoning = reckoning;
         this.stock = stock;
@@ -174,7 +174,7 @@ public class CutBench {
             throw new Conflict("cut.nothing");
         }
         planned.addAll(lists.trimmings(list));
-        Set<Long> needed = batches.strandsOf(inLists.cutting(list)).stream()
+        Set<Long> needed = needs.strandsOf(inLists.cutting(list)).stream()
                 .map(StrandNeed::id)
                 .collect(Collectors.toSet());
         if (!planned.containsAll(needed)) {
@@ -197,7 +197,7 @@ public class CutBench {
             throw new LockOrder.Overtaken();
         }
         Map<Long, StrandNeed> strands =
-                batches
+                needs
                         .strands(all.stream()
                                 .flatMap(s -> Optional.ofNullable(s.strandId()).stream())
                                 .toList())

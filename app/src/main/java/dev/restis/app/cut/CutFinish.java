@@ -1,8 +1,9 @@
 package dev.restis.app.cut;
 
+import dev.restis.app.pieces.PieceNeeds;
+import dev.restis.app.pieces.PieceNeeds.StrandNeed;
 import dev.restis.app.pieces.Pieces;
 import dev.restis.app.plan.Batches;
-import dev.restis.app.plan.Batches.StrandNeed;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.stock.PartPicks.PartTaken;
 import dev.restis.app.stock.PartPicks.Picking;
@@ -30,6 +31,7 @@ class CutFinish {
     private final ListPieces inLists;
     private final CutCosts costs;
     private final Batches batches;
+    private final PieceNeeds needs;
     private final Pieces pieces;
     private final EntityManager entities;
     private final JdbcClient jdbc;
@@ -40,6 +42,7 @@ class CutFinish {
             ListPieces inLists,
             CutCosts costs,
             Batches batches,
+            PieceNeeds needs,
             Pieces pieces,
             EntityManager entities,
             JdbcClient jdbc,
@@ -48,6 +51,7 @@ class CutFinish {
         this.inLists = inLists;
         this.costs = costs;
         this.batches = batches;
+        this.needs = needs;
         this.pieces = pieces;
         this.entities = entities;
         this.jdbc = jdbc;
@@ -75,7 +79,7 @@ class CutFinish {
                 .list());
         return new Ready(
                 all,
-                batches.partsOf(all).stream()
+                needs.partsOf(all).stream()
                         .map(p -> new PartTaken(p.piece(), p.batch(), p.article(), p.quantity()))
                         .toList());
     }
@@ -146,7 +150,7 @@ class CutFinish {
      * list's orders are held, and the boxes of what is ready without them.
      */
     void leaveOut(CutList list, Set<Long> gone, Ready ready, Picking picking) {
-        Set<Long> strands = batches.strandsOf(gone).stream().map(StrandNeed::id).collect(Collectors.toSet());
+        Set<Long> strands = needs.strandsOf(gone).stream().map(StrandNeed::id).collect(Collectors.toSet());
         list.spools().stream()
                 .filter(s -> s.toDo().stream().anyMatch(t -> t.strandId() != null && strands.contains(t.strandId())))
                 .forEach(CutSpool::unplan);

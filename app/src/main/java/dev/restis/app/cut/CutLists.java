@@ -1,9 +1,9 @@
 package dev.restis.app.cut;
 
 import dev.restis.app.cut.CutList.Pin;
+import dev.restis.app.pieces.PieceNeeds;
+import dev.restis.app.pieces.PieceNeeds.StrandNeed;
 import dev.restis.app.pieces.Pieces;
-import dev.restis.app.plan.Batches;
-import dev.restis.app.plan.Batches.StrandNeed;
 import dev.restis.app.platform.LockOrder;
 import dev.restis.app.platform.LockOrder.Rank;
 import dev.restis.app.platform.Problems.Conflict;
@@ -31,14 +31,14 @@ class CutLists {
     /** What a piece is to be cut from. */
     record PinInput(long piece, long holding) {}
 
-    private final Batches batches;
+    private final PieceNeeds needs;
     private final Pieces pieces;
     private final Stock stock;
     private final EntityManager entities;
     private final JdbcClient jdbc;
 
-    CutLists(Batches batches, Pieces pieces, Stock stock, EntityManager entities, JdbcClient jdbc) {
-        this.batches = batches;
+    CutLists(PieceNeeds needs, Pieces pieces, Stock stock, EntityManager entities, JdbcClient jdbc) {
+        this.needs = needs;
         this.pieces = pieces;
         this.stock = stock;
         this.entities = entities;
@@ -123,8 +123,7 @@ class CutLists {
 
     /** What is cut for these pieces goes back on the shelf; the list cuts for them no more. */
     void giveUp(CutList list, Set<Long> given) {
-        Set<Long> strands =
-                batches.strandsOf(given).stream().map(StrandNeed::id).collect(Collectors.toSet());
+        Set<Long> strands = needs.strandsOf(given).stream().map(StrandNeed::id).collect(Collectors.toSet());
         List<CutStep> cut = list.spools().stream()
                 .flatMap(s -> s.steps().stream())
                 .filter(s -> s.done() && s.strandId() != null && strands.contains(s.strandId()))

@@ -2,9 +2,9 @@ package dev.restis.app.cut;
 
 import dev.restis.app.cut.CutList.Pin;
 import dev.restis.app.orders.OrderPieces;
+import dev.restis.app.pieces.PieceNeeds;
+import dev.restis.app.pieces.PieceNeeds.StrandNeed;
 import dev.restis.app.pieces.Pieces;
-import dev.restis.app.plan.Batches;
-import dev.restis.app.plan.Batches.StrandNeed;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.stock.Stock;
@@ -69,7 +69,7 @@ class CutPlans {
      */
     record Solved(CutPlan plan, int opened, int longer) {}
 
-    private final Batches batches;
+    private final PieceNeeds needs;
     private final OrderPieces orders;
     private final Pieces pieces;
     private final ListPieces inLists;
@@ -83,7 +83,7 @@ class CutPlans {
     private final Clock clock;
 
     CutPlans(
-            Batches batches,
+            PieceNeeds needs,
             OrderPieces orders,
             Pieces pieces,
             ListPieces inLists,
@@ -95,7 +95,7 @@ class CutPlans {
             JdbcClient jdbc,
             JdbcTemplate bulk,
             Clock clock) {
-        this.batches = batches;
+        this.needs = needs;
         this.orders = orders;
         this.pieces = pieces;
         this.inLists = inLists;
@@ -154,7 +154,7 @@ class CutPlans {
             Set<Long> replaced,
             Set<Long> forbidden,
             Set<Pin> wished) {
-        List<StrandNeed> all = batches.strandsOf(uncut);
+        List<StrandNeed> all = needs.strandsOf(uncut);
         Map<Long, Long> lotOfStrand = list.map(this::cut).orElse(Map.of());
         Set<Long> served = list.map(this::served).orElse(Set.of());
         List<StrandNeed> strands = all.stream()

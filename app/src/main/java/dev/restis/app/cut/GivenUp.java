@@ -1,10 +1,11 @@
 package dev.restis.app.cut;
 
 import dev.restis.app.cut.CutFinish.Ready;
-import dev.restis.app.plan.PiecesReleased;
+import dev.restis.app.pieces.PieceMoved;
 import dev.restis.app.stock.PartPicks;
 import dev.restis.app.stock.PartPicks.Picking;
 import dev.restis.app.stock.Stock;
+import dev.restis.core.work.PieceAct;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -46,7 +47,10 @@ class GivenUp {
 
     @EventListener
     @Transactional(propagation = Propagation.MANDATORY)
-    public void released(PiecesReleased gone) {
+    public void released(PieceMoved gone) {
+        if (gone.act() != PieceAct.RELEASE) {
+            return;
+        }
         Set<Long> ids = inLists.listsOf(gone.pieces());
         lists.hold(ids);
         Map<CutList, Ready> open = new LinkedHashMap<>();

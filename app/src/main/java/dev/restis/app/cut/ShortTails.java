@@ -1,7 +1,7 @@
 package dev.restis.app.cut;
 
+import dev.restis.app.pieces.PieceNeeds;
 import dev.restis.app.pieces.Pieces;
-import dev.restis.app.plan.Batches;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.stock.Stock;
 import dev.restis.core.measure.Length;
@@ -20,7 +20,7 @@ class ShortTails {
     private final ListPieces inLists;
     private final CutFinish finish;
     private final CutCosts costs;
-    private final Batches batches;
+    private final PieceNeeds needs;
     private final Pieces pieces;
     private final Stock stock;
     private final JdbcClient jdbc;
@@ -31,7 +31,7 @@ class ShortTails {
             ListPieces inLists,
             CutFinish finish,
             CutCosts costs,
-            Batches batches,
+            PieceNeeds needs,
             Pieces pieces,
             Stock stock,
             JdbcClient jdbc) {
@@ -40,7 +40,7 @@ class ShortTails {
         this.inLists = inLists;
         this.finish = finish;
         this.costs = costs;
-        this.batches = batches;
+        this.needs = needs;
         this.pieces = pieces;
         this.stock = stock;
         this.jdbc = jdbc;
@@ -73,7 +73,7 @@ class ShortTails {
         jdbc.sql("delete from cut_trimming where cut_list_id = ? and strand_id = ?")
                 .params(listId, strandId)
                 .update();
-        batches.tailTooShort(strandId);
+        needs.tailTooShort(strandId);
         costs.cut(list, Set.of(piece), List.of());
         pieces.cutting(Set.of(piece), inLists.begun(Set.of(piece)));
     }

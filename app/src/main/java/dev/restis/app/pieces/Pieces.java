@@ -54,6 +54,7 @@ public class Pieces {
 
     private final EntityManager entities;
     private final PieceEventStore events;
+    private final PieceNeeds needs;
     private final Workshop workshop;
     private final ApplicationEventPublisher listeners;
     private final Clock clock;
@@ -61,11 +62,13 @@ public class Pieces {
     Pieces(
             EntityManager entities,
             PieceEventStore events,
+            PieceNeeds needs,
             Workshop workshop,
             ApplicationEventPublisher listeners,
             Clock clock) {
         this.entities = entities;
         this.events = events;
+        this.needs = needs;
         this.workshop = workshop;
         this.listeners = listeners;
         this.clock = clock;
@@ -106,6 +109,10 @@ public class Pieces {
         }
         keep(act, pieces, now, p -> new Particulars(batch, dry.get(p), null));
         moved(act, Optional.empty(), pieces);
+        if (act == PieceAct.RELEASE) {
+            // Whoever heard of it has seen to what was cut for them.
+            needs.forget(ids(pieces));
+        }
     }
 
     /** When what is glued will be dry. */

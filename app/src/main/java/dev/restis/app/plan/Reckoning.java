@@ -2,6 +2,7 @@ package dev.restis.app.plan;
 
 import dev.restis.app.orders.LinesAnew;
 import dev.restis.app.orders.LinesAnew.Change;
+import dev.restis.app.pieces.PieceNeeds;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.jobs.Jobs;
 import dev.restis.app.platform.jobs.Jobs.Asked;
@@ -34,7 +35,7 @@ public class Reckoning implements Work {
 
     private final Jobs jobs;
     private final LinesAnew lines;
-    private final Batches batches;
+    private final PieceNeeds needs;
     private final JdbcClient jdbc;
     private final JdbcTemplate bulk;
     private final Clock clock;
@@ -45,14 +46,14 @@ public class Reckoning implements Work {
     Reckoning(
             Jobs jobs,
             LinesAnew lines,
-            Batches batches,
+            PieceNeeds needs,
             JdbcClient jdbc,
             JdbcTemplate bulk,
             Clock clock,
             PlatformTransactionManager transactions) {
         this.jobs = jobs;
         this.lines = lines;
-        this.batches = batches;
+        this.needs = needs;
         this.jdbc = jdbc;
         this.bulk = bulk;
         this.clock = clock;
@@ -111,7 +112,7 @@ public class Reckoning implements Work {
     }
 
     private int anew(List<Long> orders) {
-        List<Change> changes = lines.work(orders, batches::workedAnew);
+        List<Change> changes = lines.work(orders, needs::workedAnew);
         Timestamp now = Timestamp.from(clock.instant());
         bulk.batchUpdate(
                 """
