@@ -22,6 +22,7 @@ public final class VerifyCommand {
                     .filter(name ->
                             differences.stream().noneMatch(d -> d.check().equals(name)))
                     .forEach(name -> System.out.println("adds up: " + name));
+            verification.namesOfNobody().forEach(name -> System.out.println("nobody's name, " + name));
             verification.totals().forEach((what, figure) -> System.out.println(what + ": " + figure));
             return differences.isEmpty() ? 0 : 1;
         });

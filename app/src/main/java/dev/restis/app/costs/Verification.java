@@ -192,6 +192,13 @@ public final class Verification {
         return differences;
     }
 
+    /** Names in the books that are nobody's, with how often each stands where; they are kept, and nobody is guessed. */
+    public List<String> namesOfNobody() {
+        return jdbc.sql("select place || ': ' || name || ', ' || times from names_of_nobody() order by 1")
+                .query(String.class)
+                .list();
+    }
+
     /** What there is, by name, in the order of names; to be compared with a backup, or with what there was before an update. */
     public Map<String, String> totals() {
         Map<String, String> totals = new LinkedHashMap<>();
