@@ -11,7 +11,7 @@ import { type PieceAct, piecesQuery, useNextPieces, usePieceAct, useTakeBack } f
 type OrderPiece = Schemas['OrderPiece'];
 
 /** In the order in which they are done. */
-const ACTS: PieceAct[] = ['START', 'FINISH', 'CHECK', 'PACK', 'SEND', 'REDO', 'COME_BACK'];
+const ACTS: PieceAct[] = ['START', 'FINISH', 'CHECK', 'PACK', 'SEND', 'REDO', 'COME_BACK', 'GIVE_UP'];
 
 /** What somebody is about to say: it names its pieces before it is said. */
 interface Meant {
@@ -155,6 +155,7 @@ function PieceRow({ row, chosen, onToggle, onTakeBack }: PieceRowProps) {
       <Table.Td>
         {t(`pieces.at.${stage}`)}
         {dryUntil && `, ${t('pieces.dry', { at: formatTime(dryUntil) })}`}
+        {row.replaces && `, ${t('pieces.replaces', { piece: `${row.line}.${row.replaces}` })}`}
         {last && (
           <Text size="xs" c="dimmed">
             {t(`pieces.done.${last.act}`, { who: last.who, at: formatTime(last.at) })}

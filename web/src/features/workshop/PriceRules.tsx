@@ -130,7 +130,7 @@ function Fields({ kept, owner }: { kept: Schemas['Rules']; owner: boolean }) {
       {owner && (
         <Group>
           <Button type="submit" loading={keep.isPending}>
-            {t('openMinutes.keep')}
+            {t('calendar.keep')}
           </Button>
           <Button
             variant="default"

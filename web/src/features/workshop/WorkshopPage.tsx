@@ -17,8 +17,8 @@ import { ProblemError, type Schemas } from '../../api/client';
 import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { useSession } from '../../shared/session';
+import { Calendars } from './Calendars';
 import { HousePanel } from './HousePanel';
-import { OpenMinutes } from './OpenMinutes';
 import { PriceRules } from './PriceRules';
 import { peopleQuery, useAccess, useAddPerson, useNewPassword, useOwnPassword, useRole } from './queries';
 import { ShopFeeds } from './ShopFeeds';
@@ -31,7 +31,7 @@ export function WorkshopPage() {
     <Page title={t('nav.workshop')}>
       <Text maw={680}>{t('later.workshop')}</Text>
       <HousePanel owner={session?.role === 'OWNER'} />
-      <OpenMinutes owner={session?.role === 'OWNER'} />
+      <Calendars />
       <WorkSteps owner={session?.role === 'OWNER'} />
       <PriceRules owner={session?.role === 'OWNER'} />
       {session?.role === 'OWNER' && <ShopFeeds />}

@@ -82,17 +82,18 @@ export function useKeepHouse() {
   });
 }
 
-export const openMinutesQuery = queryOptions({
-  queryKey: ['open-minutes'],
-  queryFn: () => ask(api.GET('/api/open-minutes')),
+export const calendarsQuery = queryOptions({
+  queryKey: ['calendars'],
+  queryFn: () => ask(api.GET('/api/calendars')),
 });
 
-export function useKeepOpenMinutes() {
+export function useKeepCalendar(id: number) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: Schemas['OpenMinutesView']) => ask(api.PUT('/api/open-minutes', { body })),
-    // Every promise of a day changes with it.
-    onSuccess: () => client.invalidateQueries(),
+    mutationFn: (body: Schemas['Calendar']) =>
+      ask(api.PUT('/api/people/{id}/calendar', { params: { path: { id } }, body })),
+    // Every promise of a day changes with it; after a refusal, what somebody else kept is shown.
+    onSettled: () => client.invalidateQueries(),
   });
 }
 

@@ -3,8 +3,8 @@ import { expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
 import { Reply, refused, serving } from '../../test/server';
 import { show } from '../../test/show';
+import { Calendars } from './Calendars';
 import { HousePanel } from './HousePanel';
-import { OpenMinutes } from './OpenMinutes';
 import { PriceRules } from './PriceRules';
 import { WorkSteps } from './WorkSteps';
 
@@ -23,17 +23,32 @@ const RULES: Schemas['Rules'] = {
   revision: 7,
 };
 
+const TOVE = {
+  person: 1,
+  name: 'Tove',
+  shared: false,
+  week: { MONDAY: 420, SATURDAY: 120 },
+  days: [],
+  revision: 3,
+};
+const SESSION = { name: 'Tove', role: 'OWNER' };
+
 it('keeps the minutes of all seven days, and a day without any as closed', async () => {
   const asked = serving({
-    'GET /api/open-minutes': { minutes: { MONDAY: 420, SATURDAY: 120 }, revision: 3 },
-    'PUT /api/open-minutes': { revision: 4 },
+    'GET /api/session': SESSION,
+    'GET /api/calendars': { makers: [TOVE] },
+    'PUT /api/people/1/calendar': { revision: 4 },
   });
-  show(<OpenMinutes owner />);
+  show(<Calendars />);
   fireEvent.change(await screen.findByDisplayValue('420'), { target: { value: '300' } });
+  fireEvent.click(await screen.findByRole('button', { name: 'A day off, or part of one' }));
+  fireEvent.change(screen.getByLabelText('Day'), { target: { value: '2031-05-01' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Add' }));
+  expect(screen.getByText('2031-05-01: off')).toBeTruthy();
   fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
   await waitFor(() =>
     expect(asked.find((a) => a.method === 'PUT')?.body).toEqual({
-      minutes: {
+      week: {
         MONDAY: 300,
         TUESDAY: 0,
         WEDNESDAY: 0,
@@ -42,6 +57,7 @@ it('keeps the minutes of all seven days, and a day without any as closed', async
         SATURDAY: 120,
         SUNDAY: 0,
       },
+      days: [{ day: '2031-05-01', minutes: 0 }],
       revision: 3,
     }),
   );
@@ -49,14 +65,33 @@ it('keeps the minutes of all seven days, and a day without any as closed', async
 
 it('marks the day whose minutes do not go, and keeps what was typed', async () => {
   serving({
-    'GET /api/open-minutes': { minutes: { MONDAY: 420 }, revision: 3 },
-    'PUT /api/open-minutes': new Reply(422, refused('minutes.MONDAY')),
+    'GET /api/session': SESSION,
+    'GET /api/calendars': { makers: [{ ...TOVE, shared: true }] },
+    'PUT /api/people/1/calendar': new Reply(422, refused('week.MONDAY')),
   });
-  show(<OpenMinutes owner />);
+  show(<Calendars />);
+  expect(await screen.findByText(/Shared out equally/)).toBeTruthy();
   fireEvent.change(await screen.findByDisplayValue('420'), { target: { value: '9000' } });
-  fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
-  expect(await screen.findByText(/Bad minutes.MONDAY/)).toBeTruthy();
+  fireEvent.click(await screen.findByRole('button', { name: 'Keep' }));
+  expect(await screen.findByText(/Bad week.MONDAY/)).toBeTruthy();
   expect(screen.getByDisplayValue('9000').getAttribute('aria-invalid')).toBe('true');
+});
+
+it('lets a maker change their own days and no others', async () => {
+  serving({
+    'GET /api/session': { name: 'Bram', role: 'MAKER' },
+    'GET /api/calendars': {
+      makers: [
+        { ...TOVE, person: 2, name: 'Bram', week: { MONDAY: 90 } },
+        { ...TOVE, days: [{ day: '2031-05-02', minutes: 60 }] },
+      ],
+    },
+  });
+  show(<Calendars />);
+  expect(await screen.findByText('2031-05-02: 60 minutes')).toBeTruthy();
+  expect(screen.getAllByRole('button', { name: 'Keep' })).toHaveLength(1);
+  expect(screen.getByDisplayValue('420').hasAttribute('readonly')).toBe(true);
+  expect(screen.getByDisplayValue('90').hasAttribute('readonly')).toBe(false);
 });
 
 it('asks for a check of each piece once it is wanted, and says when somebody was quicker', async () => {
@@ -76,16 +111,9 @@ it('asks for a check of each piece once it is wanted, and says when somebody was
 
 it('shows a maker the settings and offers no change', async () => {
   serving({
-    'GET /api/open-minutes': { minutes: { MONDAY: 420 }, revision: 3 },
     'GET /api/orders/price-rules': RULES,
   });
-  show(
-    <>
-      <OpenMinutes owner={false} />
-      <PriceRules owner={false} />
-    </>,
-  );
-  expect((await screen.findByDisplayValue('420')).hasAttribute('readonly')).toBe(true);
+  show(<PriceRules owner={false} />);
   expect((await screen.findByDisplayValue('35')).hasAttribute('readonly')).toBe(true);
   expect(screen.queryByRole('button', { name: 'Keep' })).toBeNull();
 });

@@ -118,7 +118,7 @@ class CrossingActsTest extends RestisTest {
                 .hasSameSizeAs(cancelled);
         assertThat(found(
                         "select piece_id from piece_event where piece_id = any (?) and act in "
-                                + "('START', 'FINISH', 'CHECK', 'PACK', 'SEND', 'REDO', 'COME_BACK')",
+                                + "('START', 'FINISH', 'CHECK', 'PACK', 'SEND', 'REDO', 'COME_BACK', 'GIVE_UP')",
                         acted))
                 .as("each act is a row")
                 .containsExactlyInAnyOrderElementsOf(acted)

@@ -154,8 +154,8 @@ class FeasibilityTest extends RestisTest {
                         .asString())
                 .isEqualTo("NO");
         openEveryDay(420);
-        Answer refused = keep("/api/open-minutes", "{\"minutes\": {\"MONDAY\": -5}}");
-        assertThat(refused.field("minutes.MONDAY").path("code").asString()).isEqualTo("minutes.range");
+        Answer refused = keep(calendarOf("Tove"), "{\"week\": {\"MONDAY\": -5}, \"days\": []}");
+        assertThat(refused.field("week.MONDAY").path("code").asString()).isEqualTo("minutes.range");
     }
 
     private String promise(LocalDate due) throws Exception {
@@ -170,8 +170,20 @@ class FeasibilityTest extends RestisTest {
         for (java.time.DayOfWeek day : java.time.DayOfWeek.values()) {
             days.append(days.isEmpty() ? "" : ", ").append("\"%s\": %d".formatted(day, minutes));
         }
-        assertThat(keep("/api/open-minutes", "{\"minutes\": {" + days + "}}").status())
+        assertThat(keep(calendarOf("Tove"), "{\"week\": {" + days + "}, \"days\": []}")
+                        .status())
                 .isEqualTo(200);
+        assertThat(keep(calendarOf("Bram"), "{\"week\": {}, \"days\": []}").status())
+                .isEqualTo(200);
+    }
+
+    private String calendarOf(String name) {
+        return "/api/people/"
+                + jdbc.sql("select id from person where name = ?")
+                        .param(name)
+                        .query(Long.class)
+                        .single()
+                + "/calendar";
     }
 
     private String hole() throws Exception {

@@ -34,8 +34,8 @@ class SettingsTest extends RestisTest {
                 Arguments.of("/api/house", "{'name': 'Ullin Bench', 'currency': 'EUR', 'zone': 'Europe/Copenhagen'}"),
                 Arguments.of("/api/measures/policies", "{'policy': 'BY_COST'}"),
                 Arguments.of(
-                        "/api/open-minutes",
-                        "{'minutes': {'MONDAY': 420, 'TUESDAY': 420, 'WEDNESDAY': 420, 'THURSDAY': 420, 'FRIDAY': 420}}"),
+                        "/api/people/1/calendar",
+                        "{'week': {'MONDAY': 180, 'TUESDAY': 180, 'WEDNESDAY': 180, 'THURSDAY': 180, 'FRIDAY': 180}, 'days': []}"),
                 Arguments.of(
                         "/api/orders/price-rules",
                         "{'labourPerHour': '14', 'marginPercent': '35', 'feePercent': '0', 'feePerPiece': '0', 'step': '0.5', "

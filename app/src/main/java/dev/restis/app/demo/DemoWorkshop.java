@@ -15,6 +15,7 @@ import dev.restis.app.stock.GoodsIn;
 import dev.restis.app.stock.Receipts.NewNote;
 import dev.restis.app.stock.Receipts.NewReceipt;
 import dev.restis.app.stock.Stock;
+import dev.restis.app.workshop.Calendars;
 import dev.restis.app.workshop.Role;
 import dev.restis.app.workshop.Setting;
 import dev.restis.app.workshop.SettingRevisions;
@@ -26,6 +27,7 @@ import dev.restis.core.piece.Occasion;
 import dev.restis.core.stock.Unit;
 import java.time.DayOfWeek;
 import java.time.ZoneId;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -37,6 +39,7 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
 
@@ -55,18 +58,15 @@ class DemoWorkshop {
     static final String SHOP_KEY = "harbour-kiosk-key";
 
     /** Two makers, mornings on weekdays, and an hour each on Saturday. */
-    private static final Map<DayOfWeek, Integer> OPEN = Map.of(
-            DayOfWeek.MONDAY, 420,
-            DayOfWeek.TUESDAY, 420,
-            DayOfWeek.WEDNESDAY, 420,
-            DayOfWeek.THURSDAY, 420,
-            DayOfWeek.FRIDAY, 420,
-            DayOfWeek.SATURDAY, 120);
+    private static final Map<DayOfWeek, Integer> OWNERS_WEEK = week(180, 120);
+
+    private static final Map<DayOfWeek, Integer> MAKERS_WEEK = week(240, 0);
 
     private static final Logger LOG = LoggerFactory.getLogger(DemoWorkshop.class);
 
     private final Workshop workshop;
     private final SettingRevisions settings;
+    private final Calendars calendars;
     private final Articles articles;
     private final Stock stock;
     private final GoodsIn goodsIn;
@@ -83,6 +83,7 @@ class DemoWorkshop {
     DemoWorkshop(
             Workshop workshop,
             SettingRevisions settings,
+            Calendars calendars,
             Articles articles,
             Stock stock,
             GoodsIn goodsIn,
@@ -98,6 +99,7 @@ class DemoWorkshop {
         this.prices = prices;
         this.workshop = workshop;
         this.settings = settings;
+        this.calendars = calendars;
         this.articles = articles;
         this.stock = stock;
         this.goodsIn = goodsIn;
@@ -117,9 +119,11 @@ class DemoWorkshop {
         workshop.setUp("Ullin Bench", OWNER, PASSWORD, ZoneId.systemDefault().getId());
         workshop.addPerson(MAKER, PASSWORD, Role.MAKER);
         SecurityContextHolder.getContext()
-                .setAuthentication(UsernamePasswordAuthenticationToken.authenticated(OWNER, "", List.of()));
+                .setAuthentication(UsernamePasswordAuthenticationToken.authenticated(
+                        OWNER, "", List.of(new SimpleGrantedAuthority("ROLE_OWNER"))));
         try {
-            workshop.keepOpenMinutes(OPEN, settings.of(Setting.OPEN_MINUTES));
+            keepWeek(OWNER, OWNERS_WEEK);
+            keepWeek(MAKER, MAKERS_WEEK);
             prices.keep(new PriceBook.RulesInput(
                     "14",
                     "35",
@@ -139,6 +143,21 @@ class DemoWorkshop {
             SecurityContextHolder.clearContext();
         }
         LOG.info("The demo workshop is filled.");
+    }
+
+    private static Map<DayOfWeek, Integer> week(int weekday, int saturday) {
+        Map<DayOfWeek, Integer> week = new EnumMap<>(DayOfWeek.class);
+        for (DayOfWeek day : DayOfWeek.values()) {
+            week.put(day, weekday);
+        }
+        week.put(DayOfWeek.SATURDAY, saturday);
+        week.put(DayOfWeek.SUNDAY, 0);
+        return week;
+    }
+
+    private void keepWeek(String name, Map<DayOfWeek, Integer> week) {
+        long person = workshop.personOf(name).orElseThrow();
+        calendars.keep(person, new Calendars.Calendar(week, List.of(), settings.of(Setting.OPEN_MINUTES)));
     }
 
     private void fillShelves() {

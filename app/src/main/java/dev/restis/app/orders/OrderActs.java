@@ -82,7 +82,7 @@ class OrderActs {
         List<Piece> rest = some(order, p -> !p.cut());
         takeOut(rest);
         order.lines().forEach(line -> line.drop(rest));
-        order.lines().removeIf(line -> line.pieces().isEmpty());
+        order.lines().removeIf(OrderLine::empty);
         history.note(order.id(), What.CANCELLED_REST, Map.of("pieces", rest.size()));
     }
 

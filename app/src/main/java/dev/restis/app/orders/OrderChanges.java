@@ -193,7 +193,7 @@ class OrderChanges {
             }
             for (long id : all(change.removed())) {
                 OrderLine line = line(id);
-                if (line.pieces().stream().anyMatch(Piece::cut)) {
+                if (line.everything().stream().anyMatch(Piece::cut)) {
                     faults.add(Fault.of("lines[" + id + "]", "line.cut"));
                 }
                 leaving.addAll(line.pieces().stream().filter(p -> !p.open()).toList());

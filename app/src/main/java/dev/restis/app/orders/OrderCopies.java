@@ -126,7 +126,7 @@ class OrderCopies {
             other.takeOver(line.last(part.count()));
             moved.add(new Quotes.Moved(line.number(), other.number(), part.count()));
         }
-        old.lines().removeIf(l -> l.pieces().isEmpty());
+        old.lines().removeIf(OrderLine::empty);
         made.search(SearchText.of(made, sitting));
         old.search(SearchText.of(old, sitting));
         store.flush();

@@ -3,6 +3,7 @@ package dev.restis.app.orders;
 import dev.restis.app.orders.Orders.Effort;
 import dev.restis.app.orders.Orders.ReadLine;
 import dev.restis.app.patterns.PieceSpec;
+import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.core.batch.SetUp;
 import dev.restis.core.fit.Ease;
 import dev.restis.core.measure.Length;
@@ -167,10 +168,10 @@ class OrderLine {
             needs.putAll(line.effort().needs());
         }
         this.note = line.note();
-        while (pieces.size() < line.quantity()) {
+        for (int more = line.quantity() - pieces().size(); more > 0; more--) {
             pieces.add(new Piece(this, nextPiece()));
         }
-        quantity = pieces.size();
+        quantity = pieces().size();
     }
 
     /** What is kept beside a line, as rows of their own. */
@@ -212,29 +213,64 @@ class OrderLine {
                 .filter(p -> !p.cut())
                 .sorted(Comparator.comparing((Piece p) -> p.open() ? 0 : 1)
                         .thenComparing(Comparator.comparing(Piece::number).reversed()))
-                .limit(Math.max(0, pieces.size() - wanted))
+                .limit(Math.max(0, pieces().size() - wanted))
                 .toList();
     }
 
     void drop(List<Piece> which) {
         pieces.removeAll(which);
-        quantity = Math.max(1, pieces.size());
+        count();
     }
 
     /** The last pieces by number. */
     List<Piece> last(int count) {
-        return List.copyOf(pieces.subList(pieces.size() - count, pieces.size()));
+        List<Piece> all = pieces();
+        return all.subList(all.size() - count, all.size());
     }
 
     /** Takes pieces over from another line. */
     void takeOver(List<Piece> others) {
         for (Piece piece : others) {
             piece.line().pieces.remove(piece);
-            piece.line().quantity = Math.max(1, piece.line().pieces.size());
+            piece.line().count();
             piece.moveTo(this, nextPiece());
             pieces.add(piece);
         }
-        quantity = Math.max(1, pieces.size());
+        count();
+    }
+
+    private void count() {
+        quantity = Math.max(1, pieces().size());
+    }
+
+    /** Makes another in the place of a piece that was given up. */
+    void replace(Piece givenUp) {
+        pieces.add(new Piece(this, nextPiece(), givenUp));
+    }
+
+    /**
+     * A piece was not given up after all: what was to take its place is made no more.
+     *
+     * @throws Conflict when that is planned already
+     */
+    void keep(Piece notGivenUp) {
+        List<Piece> instead = pieces.stream()
+                .filter(p -> p.replaces().filter(r -> r.id() == notGivenUp.id()).isPresent())
+                .toList();
+        if (instead.stream().anyMatch(p -> !p.open())) {
+            throw new Conflict("piece.replaced", instead.get(0).number());
+        }
+        pieces.removeAll(instead);
+    }
+
+    /** All that were ever of it, what was given up too. */
+    List<Piece> everything() {
+        return pieces;
+    }
+
+    /** Whether nothing was ever made of it, nor is to be. */
+    boolean empty() {
+        return pieces.isEmpty();
     }
 
     long id() {
@@ -261,8 +297,9 @@ class OrderLine {
         return note;
     }
 
+    /** Those that count: without what was given up, which others take the place of. */
     List<Piece> pieces() {
-        return pieces;
+        return pieces.stream().filter(p -> p.stage().wanted()).toList();
     }
 
     PieceSpec spec() {

@@ -256,7 +256,7 @@ public class Orders {
     static void changeLine(CustomerOrder order, OrderLine line, ReadLine to) {
         line.drop(line.surplus(to.quantity()));
         long cut = line.pieces().stream().filter(Piece::cut).count();
-        if (cut == 0 || to.spec().equals(line.spec())) {
+        if (line.everything().stream().noneMatch(Piece::cut) || to.spec().equals(line.spec())) {
             line.become(to);
             return;
         }
@@ -271,7 +271,7 @@ public class Orders {
     @Transactional
     public void remove(long id) {
         CustomerOrder order = locks.hold(id);
-        if (order.lines().stream().flatMap(l -> l.pieces().stream()).anyMatch(p -> !p.open())) {
+        if (order.lines().stream().flatMap(l -> l.everything().stream()).anyMatch(p -> !p.open())) {
             throw new Conflict("order.planned");
         }
         store.delete(order);

@@ -4,6 +4,8 @@ import dev.restis.app.pieces.LivingPiece;
 import jakarta.persistence.Entity;
 import jakarta.persistence.JoinColumn;
 import jakarta.persistence.ManyToOne;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** A piece of a line. */
 @Entity
@@ -16,11 +18,25 @@ class Piece extends LivingPiece {
 
     private int number;
 
+    /** The piece that was given up, in whose place this one is made. */
+    @ManyToOne
+    @JoinColumn(name = "replaces")
+    private @Nullable Piece replaces;
+
     protected Piece() {}
 
     Piece(OrderLine line, int number) {
         this.line = line;
         this.number = number;
+    }
+
+    Piece(OrderLine line, int number, Piece replaces) {
+        this(line, number);
+        this.replaces = replaces;
+    }
+
+    Optional<Piece> replaces() {
+        return Optional.ofNullable(replaces);
     }
 
     OrderLine line() {

@@ -24,8 +24,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class PieceActs {
 
-    /** A piece and where in its order it stands. */
-    record OrderPiece(int line, int number, PieceLook piece) {}
+    /**
+     * A piece and where in its order it stands.
+     *
+     * @param replaces number of the piece of its line that was given up, in whose place it is
+     */
+    record OrderPiece(int line, int number, @Nullable Integer replaces, PieceLook piece) {}
 
     private static final int PAGE = 50;
     private static final int MOST = 2000;
@@ -92,7 +96,11 @@ class PieceActs {
         Map<Long, PieceLook> looks = new HashMap<>();
         pieces.look(rows.stream().map(Piece::id).toList()).forEach(l -> looks.put(l.piece(), l));
         return rows.stream()
-                .map(p -> new OrderPiece(p.line().number(), p.number(), Objects.requireNonNull(looks.get(p.id()))))
+                .map(p -> new OrderPiece(
+                        p.line().number(),
+                        p.number(),
+                        p.replaces().map(Piece::number).orElse(null),
+                        Objects.requireNonNull(looks.get(p.id()))))
                 .toList();
     }
 

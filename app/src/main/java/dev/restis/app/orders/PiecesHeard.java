@@ -14,15 +14,17 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Notes in each order's history what became of its pieces, and where it stands by it. */
+/** Notes in each order's history what became of its pieces, and where it stands by it; what is given up is made anew. */
 @Component
 class PiecesHeard {
 
+    private final PieceStore store;
     private final JdbcClient jdbc;
     private final Standing standing;
     private final History history;
 
-    PiecesHeard(JdbcClient jdbc, Standing standing, History history) {
+    PiecesHeard(PieceStore store, JdbcClient jdbc, Standing standing, History history) {
+        this.store = store;
         this.jdbc = jdbc;
         this.standing = standing;
         this.history = history;
@@ -32,6 +34,11 @@ class PiecesHeard {
     @Transactional(propagation = Propagation.MANDATORY)
     public void moved(PieceMoved moved) {
         Map<Long, Long> byOrder = ordersOf(moved.pieces());
+        if (moved.act() == PieceAct.GIVE_UP) {
+            store.findAllById(moved.pieces()).forEach(p -> p.line().replace(p));
+        } else if (moved.tookBack().filter(a -> a == PieceAct.GIVE_UP).isPresent()) {
+            store.findAllById(moved.pieces()).forEach(p -> p.line().keep(p));
+        }
         what(moved.act(), moved.tookBack())
                 .ifPresent(
                         what -> byOrder.forEach((order, count) -> history.note(order, what, Map.of("pieces", count))));

@@ -1,7 +1,7 @@
 package dev.restis.app.orders;
 
 import dev.restis.app.patterns.PieceDesk;
-import dev.restis.app.workshop.Workshop;
+import dev.restis.app.workshop.Calendars;
 import dev.restis.core.batch.OpenMinutes;
 import dev.restis.core.batch.Promise;
 import dev.restis.core.batch.Promise.Queue;
@@ -55,18 +55,18 @@ class Promises {
             @Nullable LocalDate due) {}
 
     private final JdbcClient jdbc;
-    private final Workshop workshop;
+    private final Calendars calendars;
     private final Clock clock;
 
-    Promises(JdbcClient jdbc, Workshop workshop, Clock clock) {
+    Promises(JdbcClient jdbc, Calendars calendars, Clock clock) {
         this.jdbc = jdbc;
-        this.workshop = workshop;
+        this.calendars = calendars;
         this.clock = clock;
     }
 
     @Transactional(readOnly = true)
     public PromiseView of(Work work) {
-        OpenMinutes open = workshop.openMinutes();
+        OpenMinutes open = calendars.openMinutes();
         Queue queue = before(work);
         int dryingDays = (int) work.drying().toDays();
         Promise promise = Promise.of(
@@ -85,7 +85,7 @@ class Promises {
 
     /** The end of the queue, at which orders line up one after the other. */
     final class Tail {
-        private final OpenMinutes open = workshop.openMinutes();
+        private final OpenMinutes open = calendars.openMinutes();
         private final LocalDate today = LocalDate.now(clock);
         private Duration ahead =
                 before(new Work(0, Duration.ZERO, Duration.ZERO, null)).all();

@@ -37,37 +37,37 @@ public abstract class LivingPiece {
 
     private @Nullable Instant dryUntil;
 
-    public final long id() {
+    public long id() {
         return id;
     }
 
-    public final PieceStage stage() {
+    public PieceStage stage() {
         return stage;
     }
 
-    public final boolean open() {
+    public boolean open() {
         return stage == PieceStage.OPEN;
     }
 
     /** Whether all of its strands were cut, whatever became of it. */
-    public final boolean cut() {
+    public boolean cut() {
         return stage.cut();
     }
 
-    public final boolean made() {
+    public boolean made() {
         return stage.made();
     }
 
-    public final boolean sent() {
+    public boolean sent() {
         return stage == PieceStage.SENT;
     }
 
-    final PieceState state() {
+    PieceState state() {
         return new PieceState(stage, Optional.ofNullable(dryUntil));
     }
 
     /** @param batch of a piece that is not open */
-    final void stands(PieceState state, @Nullable Long batch) {
+    void stands(PieceState state, @Nullable Long batch) {
         stage = state.stage();
         dryUntil = state.dryUntil().orElse(null);
         batchId = stage == PieceStage.OPEN ? null : batch == null ? batchId : batch;

@@ -50,7 +50,8 @@ public class Pieces {
             PieceAct.PACK,
             PieceAct.SEND,
             PieceAct.REDO,
-            PieceAct.COME_BACK);
+            PieceAct.COME_BACK,
+            PieceAct.GIVE_UP);
 
     private final EntityManager entities;
     private final PieceEventStore events;

@@ -12,6 +12,9 @@ interface People extends JpaRepository<Person, Long> {
 
     Optional<Person> findByName(String name);
 
+    @Query("select distinct p from Person p left join fetch p.week where p.endedAt is null order by p.name")
+    List<Person> present();
+
     /** All owners, held until the transaction ends, so that two do not make each other the last. */
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select p from Person p where p.role = dev.restis.app.workshop.Role.OWNER order by p.id")

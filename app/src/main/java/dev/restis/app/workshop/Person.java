@@ -1,13 +1,23 @@
 package dev.restis.app.workshop;
 
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.MapKeyColumn;
+import jakarta.persistence.MapKeyEnumerated;
 import jakarta.persistence.Version;
+import java.time.DayOfWeek;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 @Entity
@@ -29,6 +39,24 @@ class Person {
 
     @Nullable
     Instant endedAt;
+
+    /** Minutes at the bench by day of the week. */
+    @ElementCollection
+    @CollectionTable(name = "maker_minutes", joinColumns = @JoinColumn(name = "person_id"))
+    @MapKeyColumn(name = "day")
+    @MapKeyEnumerated(EnumType.STRING)
+    @Column(name = "minutes")
+    Map<DayOfWeek, Integer> week = new HashMap<>();
+
+    /** And on days that are otherwise. */
+    @ElementCollection
+    @CollectionTable(name = "maker_day", joinColumns = @JoinColumn(name = "person_id"))
+    @MapKeyColumn(name = "day")
+    @Column(name = "minutes")
+    Map<LocalDate, Integer> days = new HashMap<>();
+
+    /** Whether their minutes were shared out from the house's, and nobody has looked at them yet. */
+    boolean minutesShared;
 
     protected Person() {}
 

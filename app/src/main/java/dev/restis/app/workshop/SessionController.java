@@ -3,10 +3,7 @@ package dev.restis.app.workshop;
 import dev.restis.core.work.WorkSteps;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.time.DayOfWeek;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
@@ -168,19 +165,6 @@ class SessionController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void ownPassword(@RequestBody OwnPassword body) {
         household.ownPassword(body.before(), body.password());
-    }
-
-    /** Minutes that the bench is open, by day of the week. */
-    record OpenMinutesView(Map<DayOfWeek, Integer> minutes, int revision) {}
-
-    @GetMapping("/open-minutes")
-    OpenMinutesView openMinutes() {
-        return new OpenMinutesView(new TreeMap<>(workshop.openMinutes().byDay()), revisions.of(Setting.OPEN_MINUTES));
-    }
-
-    @PutMapping("/open-minutes")
-    Revised keepOpenMinutes(@RequestBody OpenMinutesView body) {
-        return new Revised(workshop.keepOpenMinutes(body.minutes(), body.revision()));
     }
 
     /** Which steps a piece goes through before it is sent. */

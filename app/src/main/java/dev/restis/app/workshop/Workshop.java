@@ -3,17 +3,14 @@ package dev.restis.app.workshop;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
-import dev.restis.core.batch.OpenMinutes;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.piece.MarginPolicy;
 import dev.restis.core.work.WorkSteps;
 import java.nio.charset.StandardCharsets;
-import java.time.DayOfWeek;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Currency;
-import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -68,9 +65,16 @@ public class Workshop {
     private final JdbcClient jdbc;
     private final PasswordEncoder passwords;
     private final SettingRevisions revisions;
+    private final Calendars calendars;
 
-    Workshop(People people, JdbcClient jdbc, PasswordEncoder passwords, SettingRevisions revisions) {
+    Workshop(
+            People people,
+            JdbcClient jdbc,
+            PasswordEncoder passwords,
+            SettingRevisions revisions,
+            Calendars calendars) {
         this.revisions = revisions;
+        this.calendars = calendars;
         this.people = people;
         this.jdbc = jdbc;
         this.passwords = passwords;
@@ -167,37 +171,6 @@ public class Workshop {
         return next;
     }
 
-    /** When the bench is open. */
-    @Transactional(readOnly = true)
-    public OpenMinutes openMinutes() {
-        Map<DayOfWeek, Integer> byDay = new EnumMap<>(DayOfWeek.class);
-        jdbc.sql("select day, minutes from open_minutes").query(row -> {
-            byDay.put(DayOfWeek.of(row.getInt("day")), row.getInt("minutes"));
-        });
-        return new OpenMinutes(byDay);
-    }
-
-    /** Days that are not named are closed. */
-    @Transactional
-    public int keepOpenMinutes(Map<DayOfWeek, Integer> byDay, int seen) {
-        List<Fault> faults = new ArrayList<>();
-        byDay.forEach((day, minutes) -> {
-            if (minutes < 0 || minutes > OpenMinutes.MOST) {
-                faults.add(Fault.of("minutes." + day, "minutes.range", minutes, OpenMinutes.MOST));
-            }
-        });
-        if (!faults.isEmpty()) {
-            throw new Rejected(faults);
-        }
-        int next = revisions.next(Setting.OPEN_MINUTES, seen);
-        for (DayOfWeek day : DayOfWeek.values()) {
-            jdbc.sql("update open_minutes set minutes = ? where day = ?")
-                    .params(byDay.getOrDefault(day, 0), day.getValue())
-                    .update();
-        }
-        return next;
-    }
-
     /**
      * Makes the first owner; only while there is nobody yet.
      *
@@ -212,6 +185,7 @@ public class Workshop {
             throw new Conflict("alreadySetUp");
         }
         addPerson(ownerName, password, Role.OWNER, faults);
+        calendars.begin(ownerName.strip());
         jdbc.sql("insert into workshop (name, zone) values (?, ?)")
                 .params(house, isZone(zone) ? zone : ZoneId.systemDefault().getId())
                 .update();

@@ -1,38 +1,23 @@
 package dev.restis.core.batch;
 
-import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.LocalDate;
-import java.util.EnumMap;
-import java.util.Map;
+import java.util.List;
 import java.util.Optional;
 
-/**
- * How many minutes the whole workshop is at the bench on each day of the week.
- *
- * @param byDay 0 to 6000 minutes each (ten makers of ten hours); a day that is missing has none
- */
-public record OpenMinutes(Map<DayOfWeek, Integer> byDay) {
+/** How long the whole workshop is at the bench: the calendars of its makers together, until a plan knows whose day it is. */
+public record OpenMinutes(List<MakerCalendar> makers) {
 
-    public static final int MOST = 6000;
     /** Nothing is promised further ahead than this. */
     private static final int HORIZON_DAYS = 3660;
 
     public OpenMinutes {
-        EnumMap<DayOfWeek, Integer> copy = new EnumMap<>(DayOfWeek.class);
-        copy.putAll(byDay);
-        copy.forEach((day, minutes) -> {
-            if (minutes < 0 || minutes > MOST) {
-                throw new IllegalArgumentException(
-                        "minutes on " + day + " must be 0 to " + MOST + " but were " + minutes);
-            }
-        });
-        byDay = Map.copyOf(copy);
+        makers = List.copyOf(makers);
     }
 
     /**
      * The day on which work is through that starts on the morning after {@code today}; the rest of today is not counted
-     * on. No work at all is through today. Cost: one step a day.
+     * on. No work at all is through today. Cost: one step a day and maker.
      *
      * @return empty when the workshop is never open, or not open enough within ten years
      */
@@ -44,13 +29,22 @@ public record OpenMinutes(Map<DayOfWeek, Integer> byDay) {
                 return Optional.empty();
             }
             day = day.plusDays(1);
-            left -= 60L * byDay.getOrDefault(day.getDayOfWeek(), 0);
+            left -= 60L * on(day);
         }
         return Optional.of(day);
     }
 
-    /** What a week holds. */
+    /** Minutes of all makers on that day. */
+    public int on(LocalDate day) {
+        int minutes = 0;
+        for (MakerCalendar maker : makers) {
+            minutes += maker.on(day);
+        }
+        return minutes;
+    }
+
+    /** What a week holds in which no day is otherwise. */
     public int perWeek() {
-        return byDay.values().stream().mapToInt(Integer::intValue).sum();
+        return makers.stream().mapToInt(MakerCalendar::perWeek).sum();
     }
 }

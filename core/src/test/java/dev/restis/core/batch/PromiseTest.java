@@ -9,6 +9,7 @@ import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
@@ -21,7 +22,7 @@ class PromiseTest {
     /** A Wednesday. */
     private static final LocalDate TODAY = LocalDate.of(2031, 3, 5);
     /** Two hours on weekdays, one on Saturday. */
-    private static final OpenMinutes OPEN = new OpenMinutes(Map.of(
+    private static final OpenMinutes OPEN = open(Map.of(
             DayOfWeek.MONDAY, 120,
             DayOfWeek.TUESDAY, 120,
             DayOfWeek.WEDNESDAY, 120,
@@ -72,7 +73,7 @@ class PromiseTest {
     void aWorkshopThatIsNeverOpenPromisesNothing() {
         Promise promise = Promise.of(
                 TODAY,
-                new OpenMinutes(Map.of()),
+                open(Map.of()),
                 new Queue(Duration.ZERO, Duration.ZERO),
                 Duration.ofMinutes(1),
                 0,
@@ -89,7 +90,7 @@ class PromiseTest {
                 byDay.put(day, random.nextInt(3) * random.nextInt(300));
             }
             byDay.put(DayOfWeek.FRIDAY, 1 + random.nextInt(300));
-            OpenMinutes open = new OpenMinutes(byDay);
+            OpenMinutes open = open(byDay);
             long minutes = 1 + random.nextInt(5000);
             LocalDate through = open.through(TODAY, Duration.ofMinutes(minutes)).orElseThrow();
             long held = 0;
@@ -103,9 +104,33 @@ class PromiseTest {
         }
     }
 
+    /** On Wednesday 12 March one of two is off and the other there for an hour; the Sunday before, one comes in. */
+    @Test
+    void daysThatAreOtherwiseCountForTheirMakerAlone() {
+        LocalDate sunday = LocalDate.of(2031, 3, 9);
+        LocalDate wednesday = LocalDate.of(2031, 3, 12);
+        Map<DayOfWeek, Integer> week = Map.of(DayOfWeek.WEDNESDAY, 100, DayOfWeek.THURSDAY, 100);
+        OpenMinutes two = new OpenMinutes(List.of(
+                new MakerCalendar(week, Map.of(wednesday, 0, sunday, 30)),
+                new MakerCalendar(week, Map.of(wednesday, 60))));
+        assertThat(two.on(sunday)).isEqualTo(30);
+        assertThat(two.on(wednesday)).isEqualTo(60);
+        assertThat(two.on(wednesday.plusDays(7))).isEqualTo(200);
+        assertThat(two.perWeek()).isEqualTo(400);
+        // Thursday 200, Sunday 30, Wednesday 60.
+        assertThat(two.through(TODAY, Duration.ofMinutes(200))).contains(TODAY.plusDays(1));
+        assertThat(two.through(TODAY, Duration.ofMinutes(230))).contains(sunday);
+        assertThat(two.through(TODAY, Duration.ofMinutes(290))).contains(wednesday);
+        assertThat(two.through(TODAY, Duration.ofMinutes(291))).contains(wednesday.plusDays(1));
+    }
+
+    private static OpenMinutes open(Map<DayOfWeek, Integer> week) {
+        return new OpenMinutes(List.of(new MakerCalendar(week, Map.of())));
+    }
+
     @Test
     void refusesWhatCannotBe() {
-        assertThatThrownBy(() -> new OpenMinutes(Map.of(DayOfWeek.MONDAY, -1))).hasMessageContaining("MONDAY");
+        assertThatThrownBy(() -> open(Map.of(DayOfWeek.MONDAY, -1))).hasMessageContaining("MONDAY");
         assertThatThrownBy(() -> new Queue(Duration.ofMinutes(1), Duration.ofMinutes(2)))
                 .hasMessageContaining("PT2M");
     }

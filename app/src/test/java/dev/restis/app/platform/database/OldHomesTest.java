@@ -69,6 +69,7 @@ class OldHomesTest {
     void aBackupHoldsEverythingAndIsRestoredToTheLetter() throws Exception {
         Database here = restored(dumps().reduce((a, b) -> b).orElseThrow(), "whole_home");
         flyway(here).migrate();
+        livesAndCalendarsAreTakenOver(TestServer.client(here));
         Path file = backup.make(folder.resolve("all.dump"), here);
         Database there = TestServer.empty("restored_home");
         backup.restore(file, there, folder);
@@ -76,6 +77,27 @@ class OldHomesTest {
         assertThat(before).hasSizeGreaterThan(40);
         assertThat(everything(TestServer.client(there))).isEqualTo(before);
         assertThatThrownBy(() -> backup.restore(file, there, folder)).hasMessageContaining("is not empty");
+    }
+
+    /** Pieces got a row for each act that was known, by whoever was named; the minutes of the house went to its two makers. */
+    private static void livesAndCalendarsAreTakenOver(JdbcClient home) {
+        assertThat(home.sql("select distinct act from piece_event order by 1")
+                        .query(String.class)
+                        .list())
+                .contains("CUT", "CUT_INTO", "PLAN");
+        assertThat(home.sql("select count(*) from piece_event where person_id is null")
+                        .query(Integer.class)
+                        .single())
+                .as("acts of nobody")
+                .isZero();
+        assertThat(home.sql("select sum(minutes) from maker_minutes where day = 'MONDAY'")
+                        .query(Integer.class)
+                        .single())
+                .isEqualTo(420);
+        assertThat(home.sql("select count(*) from person where minutes_shared")
+                        .query(Integer.class)
+                        .single())
+                .isEqualTo(2);
     }
 
     @Test
