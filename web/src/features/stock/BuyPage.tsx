@@ -60,51 +60,60 @@ export default function BuyPage() {
           onChange={(days) => set('review', String(days))}
         />
       </Group>
-      <Await query={buy}>
-        {({ pages }) => {
-          const lines = pages.flatMap((p) => p.rows);
-          const all = pages[0] as Schemas['BuyPage'];
-          const lacking = lines.filter((l) => (l.offers[0]?.needed ?? 0) > 0);
-          const fine = lines.filter((l) => !lacking.includes(l));
-          return (
-            <>
-              {lines.length === 0 ? (
-                <Empty words={t('stock.none')}>
-                  <Button component={Link} to="/stock">
-                    {t('receive.wall')}
-                  </Button>
-                </Empty>
-              ) : lacking.length === 0 ? (
-                <Text className="panel" p="md">
-                  {t('buy.enough')}
-                </Text>
-              ) : (
-                <>
-                  <Suggested lines={lacking} />
-                  {lacking.length < all.lacking && (
+      {/* Together, so that nothing that comes later pushes what is read already. */}
+      <Await query={purchases}>
+        {(bought) => (
+          <Await query={suppliers}>
+            {(from) => (
+              <Await query={buy}>
+                {({ pages }) => {
+                  const lines = pages.flatMap((p) => p.rows);
+                  const all = pages[0] as Schemas['BuyPage'];
+                  const lacking = lines.filter((l) => (l.offers[0]?.needed ?? 0) > 0);
+                  const fine = lines.filter((l) => !lacking.includes(l));
+                  return (
                     <>
-                      <Text ta="center" size="sm" c="dimmed">
-                        {t('buy.shown', { shown: lacking.length, count: all.lacking })}
-                      </Text>
-                      <More query={buy} />
+                      {lines.length === 0 ? (
+                        <Empty words={t('stock.none')}>
+                          <Button component={Link} to="/stock">
+                            {t('receive.wall')}
+                          </Button>
+                        </Empty>
+                      ) : lacking.length === 0 ? (
+                        <Text className="panel" p="md">
+                          {t('buy.enough')}
+                        </Text>
+                      ) : (
+                        <>
+                          <Suggested lines={lacking} />
+                          {lacking.length < all.lacking && (
+                            <>
+                              <Text ta="center" size="sm" c="dimmed">
+                                {t('buy.shown', { shown: lacking.length, count: all.lacking })}
+                              </Text>
+                              <More query={buy} />
+                            </>
+                          )}
+                        </>
+                      )}
+                      <Bought purchases={bought} />
+                      <SupplierList suppliers={from} />
+                      {all.enough > 0 && lacking.length === all.lacking && (
+                        <details className={`panel ${classes.enough}`}>
+                          <summary>{t('buy.fine', { count: all.enough })}</summary>
+                          {fine.map((l) => (
+                            <BuyRow key={l.articleId} line={l} />
+                          ))}
+                          <More query={buy} />
+                        </details>
+                      )}
                     </>
-                  )}
-                </>
-              )}
-              <Await query={purchases}>{(all) => <Bought purchases={all} />}</Await>
-              <Await query={suppliers}>{(all) => <SupplierList suppliers={all} />}</Await>
-              {all.enough > 0 && lacking.length === all.lacking && (
-                <details className={`panel ${classes.enough}`}>
-                  <summary>{t('buy.fine', { count: all.enough })}</summary>
-                  {fine.map((l) => (
-                    <BuyRow key={l.articleId} line={l} />
-                  ))}
-                  <More query={buy} />
-                </details>
-              )}
-            </>
-          );
-        }}
+                  );
+                }}
+              </Await>
+            )}
+          </Await>
+        )}
       </Await>
     </Page>
   );
