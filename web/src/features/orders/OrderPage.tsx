@@ -1,6 +1,6 @@
 import { Badge, Button, Group, Menu, Stack, Text, Title } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -17,7 +17,7 @@ import { InTheWay } from './InTheWay';
 import { OrderHead } from './OrderHead';
 import { PiecesPanel } from './PiecesPanel';
 import { PriceTable } from './PriceTable';
-import { orderQuery, useAct, useAgain, useChangeOrder, useRemoveOrder } from './queries';
+import { orderQuery, piecesQuery, useAct, useAgain, useChangeOrder, useRemoveOrder } from './queries';
 import { SplitForm } from './SplitForm';
 import { TakenAnyway } from './TakenAnyway';
 
@@ -25,8 +25,11 @@ type Order = Schemas['OrderView'];
 type Act = Order['acts'][number];
 
 export default function OrderPage() {
-  const order = useQuery(orderQuery(Number(useParams().id)));
-  return <Await query={order}>{(o) => <OrderSheet order={o} />}</Await>;
+  const id = Number(useParams().id);
+  const order = useQuery(orderQuery(id));
+  // Together, so that its pieces push nothing down that is read already.
+  const pieces = useInfiniteQuery(piecesQuery(id));
+  return <Await query={order}>{(o) => <Await query={pieces}>{() => <OrderSheet order={o} />}</Await>}</Await>;
 }
 
 /** What comes next in an order's life, the first of these that may be done. */
