@@ -65,13 +65,7 @@ function Calendar({ kept, alone, mine }: CalendarProps) {
     );
   };
   return (
-    <Stack
-      component="form"
-      onSubmit={submit}
-      gap="xs"
-      role="group"
-      aria-label={t('calendar.of', { name: kept.name })}
-    >
+    <Stack component="form" onSubmit={submit} gap="xs" aria-label={t('calendar.of', { name: kept.name })}>
       {!alone && (
         <Text fw={600} size="sm">
           {kept.name}
