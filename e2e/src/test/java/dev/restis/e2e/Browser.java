@@ -15,7 +15,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import org.jspecify.annotations.Nullable;
 
 /** Headless Chromium on one server; remembers every console error, failed request and request that leaves the machine. */
 final class Browser implements AutoCloseable {
@@ -27,12 +26,14 @@ final class Browser implements AutoCloseable {
             "--disable-component-update",
             "--disable-sync");
 
+    private static final String EMPTY = "about:blank";
+
     private final Playwright playwright;
     private final com.microsoft.playwright.Browser chromium;
     private final String address;
     private final List<String> troubles = new ArrayList<>();
-    /** What the browsers of those who signed in know, by their names. */
-    private final Map<String, String> remembered = new HashMap<>();
+    /** The browsers of those who signed in, by their names: whoever comes again finds the pages' parts kept. */
+    private final Map<String, BrowserContext> signedIn = new HashMap<>();
 
     Browser(String address) {
         // A loaded machine may take longer than the five seconds that are usual.
@@ -48,32 +49,46 @@ final class Browser implements AutoCloseable {
 
     /** A page in a browser of its own that remembers nothing. */
     Page open(ColorScheme scheme, int width, int height) {
-        return open(scheme, width, height, null);
+        return open(context(), scheme, width, height);
     }
 
     /** A page at the orders, of somebody who signed in: once, and is remembered. */
     Page signedIn(String name, ColorScheme scheme, int width, int height) {
-        String known = remembered.get(name);
-        Page page = open(scheme, width, height, known);
+        BrowserContext known = signedIn.get(name);
         if (known == null) {
+            BrowserContext context = context();
+            Page page = open(context, scheme, width, height);
             signIn(page, name);
-            remembered.put(name, page.context().storageState());
-        } else {
-            page.navigate("/");
-            heading(page, "Orders");
+            signedIn.put(name, context);
+            return page;
         }
+        // A page that is left over costs half of a new one.
+        Page page = known.pages().stream()
+                .filter(left -> left.url().equals(EMPTY))
+                .findFirst()
+                .map(left -> seen(left, scheme, width, height))
+                .orElseGet(() -> open(known, scheme, width, height));
+        page.navigate("/");
+        heading(page, "Orders");
         return page;
     }
 
-    private Page open(ColorScheme scheme, int width, int height, @Nullable String state) {
+    private BrowserContext context() {
         BrowserContext context = chromium.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
-                .setColorScheme(scheme)
-                .setViewportSize(width, height)
                 .setBaseURL(address)
-                .setStorageState(state)
                 .setLocale("en-GB"));
         context.setDefaultTimeout(12_000);
-        Page page = context.newPage();
+        context.addInitScript("""
+                window.__shift = 0;
+                new PerformanceObserver(list => {
+                  for (const entry of list.getEntries()) if (!entry.hadRecentInput) window.__shift += entry.value;
+                }).observe({ type: 'layout-shift', buffered: true });
+                """);
+        return context;
+    }
+
+    private Page open(BrowserContext context, ColorScheme scheme, int width, int height) {
+        Page page = seen(context.newPage(), scheme, width, height);
         page.onConsoleMessage(this::remember);
         page.onPageError(error -> troubles.add("page error: " + error));
         page.onRequest(request -> {
@@ -88,12 +103,12 @@ final class Browser implements AutoCloseable {
                 troubles.add(response.status() + " " + response.url());
             }
         });
-        page.addInitScript("""
-                window.__shift = 0;
-                new PerformanceObserver(list => {
-                  for (const entry of list.getEntries()) if (!entry.hadRecentInput) window.__shift += entry.value;
-                }).observe({ type: 'layout-shift', buffered: true });
-                """);
+        return page;
+    }
+
+    private static Page seen(Page page, ColorScheme scheme, int width, int height) {
+        page.setViewportSize(width, height);
+        page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(scheme));
         return page;
     }
 
@@ -105,9 +120,20 @@ final class Browser implements AutoCloseable {
         }
     }
 
-    /** Closes all pages: one that stands open goes on asking. */
-    void closePages() {
-        List.copyOf(chromium.contexts()).forEach(BrowserContext::close);
+    /** Leaves all pages, for one that stands open goes on asking; what somebody chose for their browser is forgotten. */
+    void leavePages() {
+        for (BrowserContext context : List.copyOf(chromium.contexts())) {
+            if (!signedIn.containsValue(context)) {
+                context.close();
+                continue;
+            }
+            for (Page page : context.pages()) {
+                if (!page.url().equals(EMPTY)) {
+                    page.evaluate("() => localStorage.clear()");
+                    page.navigate(EMPTY);
+                }
+            }
+        }
     }
 
     String address() {
@@ -159,7 +185,9 @@ final class Browser implements AutoCloseable {
     /** @param rules those to look at; all when none is named */
     @SuppressWarnings("unchecked")
     static List<String> axeViolations(Page page, String... rules) {
-        page.evaluate(AxeBuilder.getAxeScript());
+        if (Boolean.FALSE.equals(page.evaluate("() => 'axe' in window"))) {
+            page.evaluate(AxeBuilder.getAxeScript());
+        }
         return (List<String>) page.evaluate("""
                 async rules => {
                   const { violations } = await axe.run(document, {

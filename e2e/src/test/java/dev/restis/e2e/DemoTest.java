@@ -43,7 +43,7 @@ abstract class DemoTest {
 
     @AfterEach
     void nothingWentWrong() {
-        browser.closePages();
+        browser.leavePages();
         assertThat(browser.troubles()).isEmpty();
     }
 
