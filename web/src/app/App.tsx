@@ -21,6 +21,8 @@ const LinePage = lazy(() => import('../features/orders/LinePage'));
 const GroupPage = lazy(() => import('../features/orders/GroupPage'));
 const ImportPage = lazy(() => import('../features/orders/ImportPage'));
 const TrayPage = lazy(() => import('../features/shop/TrayPage'));
+const CustomersPage = lazy(() => import('../features/customers/CustomersPage'));
+const CustomerPage = lazy(() => import('../features/customers/CustomerPage'));
 const PlanPage = lazy(() => import('../features/plan/PlanPage'));
 const CutPage = lazy(() => import('../features/cut/CutPage'));
 const BenchPage = lazy(() => import('../features/cut/BenchPage'));
@@ -96,6 +98,8 @@ function Inside() {
                   <Route path="/orders/import" element={<ImportPage />} />
                   <Route path="/orders/:id" element={<OrderPage />} />
                   <Route path="/orders/:id/lines/:line" element={<LinePage />} />
+                  <Route path="/customers" element={<CustomersPage />} />
+                  <Route path="/customers/:id" element={<CustomerPage />} />
                   <Route path="/plan" element={<PlanPage />} />
                   <Route path="/cut" element={<CutPage />} />
                   <Route path="/cut/waste" element={<WastePage />} />

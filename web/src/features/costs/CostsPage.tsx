@@ -160,7 +160,7 @@ function Pieces({ pieces }: { pieces: Schemas['PieceCostView'][] }) {
               <Table.Td>
                 {p.reference} #{p.pieceId}
               </Table.Td>
-              <Table.Td>{p.customer}</Table.Td>
+              <Table.Td>{p.customer || t('customers.nameless')}</Table.Td>
               <Table.Td>{p.batchName}</Table.Td>
               <Table.Td className="right">
                 <Money value={p.estimate.total} />

@@ -30,9 +30,9 @@ function OrderForm({ patterns, articles }: FormProps) {
   const { units } = useUnits();
   const navigate = useNavigate();
   const take = useTakeOrder();
-  const [customer, setCustomer] = useState('');
-  const [due, setDue] = useState('');
   const [search] = useSearchParams();
+  const [customer, setCustomer] = useState(search.get('customer') ?? '');
+  const [due, setDue] = useState('');
   const refused = take.error instanceof ProblemError ? take.error : undefined;
   const start = (): LineValues => {
     const asked =

@@ -1,7 +1,9 @@
-import { Button, Group, Stack, Text, Textarea, TextInput } from '@mantine/core';
+import { Anchor, Button, Group, Stack, Text, Textarea, TextInput } from '@mantine/core';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
+import { CustomerField } from '../../shared/CustomerField';
 import { formatDay, formatTime } from '../../shared/format';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { changeOf } from './merge';
@@ -14,7 +16,9 @@ export function OrderHead({ order }: { order: Schemas['OrderView'] }) {
   if (editing) return <HeadForm order={order} onClose={() => setEditing(false)} />;
   return (
     <Group gap="xl">
-      <Text fw={600}>{order.customer}</Text>
+      <Anchor component={Link} to={`/customers/${order.customerId}`} fw={600}>
+        {order.customer || t('customers.nameless')}
+      </Anchor>
       <Text>{order.due ? t('order.due', { day: formatDay(order.due) }) : t('order.noDue')}</Text>
       {order.note && <Text>{order.note}</Text>}
       <Text c="dimmed" size="sm">
@@ -57,10 +61,10 @@ function HeadForm({ order, onClose }: { order: Schemas['OrderView']; onClose: ()
   return (
     <Stack component="form" onSubmit={submit} className="panel" p="md" gap="sm" maw={760}>
       <Group grow align="flex-start">
-        <TextInput
+        <CustomerField
           label={t('orders.customer')}
           value={customer}
-          onChange={(e) => setCustomer(e.currentTarget.value)}
+          onChange={setCustomer}
           error={problem('customer')}
         />
         <TextInput

@@ -1,10 +1,14 @@
-import { Button, Group, TextInput } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import { Button, Group, Text, TextInput } from '@mantine/core';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
+import { useUnits } from '../../app/units';
 import { articlesQuery } from '../../shared/articles';
+import { CustomerField } from '../../shared/CustomerField';
+import { customerQuery, customersQuery } from '../../shared/customers';
+import { formatDay, formatLength } from '../../shared/format';
 import { Await, Empty } from '../../shared/Page';
 import { patternsQuery } from '../../shared/piece/queries';
 
@@ -44,15 +48,36 @@ interface HeadProps {
   problem: (field: string) => string | undefined;
 }
 
+/** The wrist that a known customer gave last. */
+function LastGiven({ customer }: { customer: string }) {
+  const { t } = useTranslation();
+  const { units } = useUnits();
+  const name = customer.trim();
+  const found = useInfiniteQuery({ ...customersQuery(name), enabled: name !== '' });
+  const known = found.data?.pages.flatMap((page) => page.rows).find((row) => row.name === name);
+  const { data } = useQuery({ ...customerQuery(known?.id ?? 0), enabled: known !== undefined });
+  if (!known || !data?.wristUm || !data.measuredOn) return null;
+  return (
+    <Text span inherit aria-live="polite">
+      {t('customers.lastWrist', {
+        day: formatDay(data.measuredOn),
+        wrist: formatLength(data.wristUm, units, 'body'),
+      })}
+    </Text>
+  );
+}
+
 /** For whom it is, and when it is wanted. */
 export function CustomerAndDay({ customer, onCustomer, due, onDue, problem }: HeadProps) {
   const { t } = useTranslation();
   return (
     <Group grow align="flex-start">
-      <TextInput
+      <CustomerField
+        description={<LastGiven customer={customer} />}
+        inputWrapperOrder={['label', 'input', 'description', 'error']}
         label={t('orders.customer')}
         value={customer}
-        onChange={(e) => onCustomer(e.currentTarget.value)}
+        onChange={onCustomer}
         error={problem('customer')}
         data-autofocus
       />

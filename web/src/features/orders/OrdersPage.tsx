@@ -19,11 +19,12 @@ import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { deliveriesQuery } from '../../shared/deliveries';
 import { formatDay } from '../../shared/format';
+import { type OrderFilter, ordersQuery } from '../../shared/orders';
 import { Await, Empty, Page } from '../../shared/Page';
 import { PieceChip } from '../../shared/PiecePicture';
 import { Verdict } from '../../shared/Verdict';
 import { QuickEntry } from './QuickEntry';
-import { type Act, type OrderFilter, ordersQuery, useActMany } from './queries';
+import { type Act, useActMany } from './queries';
 
 type State = Schemas['OrderRow']['state'];
 
@@ -77,6 +78,9 @@ export default function OrdersPage() {
           </Button>
           <Button component="a" variant="default" href={`/api/orders/export.json?${exported}`} download>
             {t('exportJson')}
+          </Button>
+          <Button component={Link} variant="default" to="/customers">
+            {t('customers.title')}
           </Button>
           <Button component={Link} variant="default" to="/orders/import">
             {t('orders.import')}
@@ -293,7 +297,7 @@ function OrderTable({ rows, chosen, onChoose }: TableProps) {
               </Table.Td>
               <Table.Td maw={260}>
                 <Text truncate inherit>
-                  {o.customer}
+                  {o.customer || t('customers.nameless')}
                 </Text>
               </Table.Td>
               <Table.Td className="right">

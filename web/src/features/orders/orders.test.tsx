@@ -1,6 +1,7 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { expect, it, test, vi } from 'vitest';
 import type { Schemas } from '../../api/client';
+import { ordersQuery } from '../../shared/orders';
 import { PromiseLine } from '../../shared/piece/PromiseLine';
 import { show } from '../../test/show';
 import { HistoryList } from './HistoryList';
@@ -8,7 +9,7 @@ import { InTheWay } from './InTheWay';
 import OrdersPage from './OrdersPage';
 import { PriceTable } from './PriceTable';
 import { QuickEntry } from './QuickEntry';
-import { ordersQuery, quoteTextQuery, readQuery } from './queries';
+import { quoteTextQuery, readQuery } from './queries';
 
 const PROMISE: Schemas['PromiseView'] = {
   last: '2031-03-11',

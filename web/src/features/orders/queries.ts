@@ -6,22 +6,9 @@ import {
   useQueryClient,
 } from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
-import type { paths } from '../../api/schema';
 import type { Units } from '../../app/units';
 import { outcome } from '../../shared/jobs';
 import { useRefreshWork } from '../../shared/work';
-
-export type OrderFilter = NonNullable<paths['/api/orders']['get']['parameters']['query']>;
-
-export const ordersQuery = (filter: OrderFilter) =>
-  infiniteQueryOptions({
-    queryKey: ['orders', 'list', filter],
-    queryFn: ({ pageParam }) =>
-      ask(api.GET('/api/orders', { params: { query: { ...filter, after: pageParam } } })),
-    initialPageParam: '',
-    getNextPageParam: (page) => page.next,
-    placeholderData: keepPreviousData,
-  });
 
 export const orderQuery = (id: number) =>
   queryOptions({

@@ -2,6 +2,7 @@ import { infiniteQueryOptions, keepPreviousData, queryOptions, useMutation } fro
 import { api, ask, type Schemas } from '../../api/client';
 import type { paths } from '../../api/schema';
 import type { Units } from '../../app/units';
+import { fileBody } from '../../shared/files';
 import { useRefreshWork } from '../../shared/work';
 
 export type WallFilter = NonNullable<paths['/api/stock/wall']['get']['parameters']['query']>;
@@ -179,13 +180,6 @@ export function useDevice(device: 'SCALE' | 'COUNTER') {
 export function useStockAct<T>(act: (input: T) => Promise<unknown>) {
   const refresh = useRefreshWork();
   return useMutation({ mutationFn: act, onSuccess: refresh });
-}
-
-/** The multipart body of a file; the generated type only knows its text form. */
-function fileBody(file: File) {
-  const form = new FormData();
-  form.append('file', file);
-  return { body: form as never, bodySerializer: (body: unknown) => body as FormData };
 }
 
 export const previewArticles = ({ file, units }: { file: File; units: Units }) =>

@@ -1,5 +1,6 @@
 import app from './app.json';
 import costs from './costs.json';
+import customers from './customers.json';
 import cut from './cut.json';
 import measures from './measures.json';
 import orders from './orders.json';
@@ -15,6 +16,7 @@ import workshop from './workshop.json';
 export default {
   ...app,
   ...costs,
+  ...customers,
   ...cut,
   ...measures,
   ...orders,

@@ -155,8 +155,8 @@ class LongListsTest extends RestisTest {
                 .query(Long.class)
                 .single();
         long order = jdbc.sql("""
-                        insert into customer_order (source, reference, customer, due, created_at, created_by, stage, state)
-                        values ('PAGES', 'PG-1', 'Runa', date '2031-01-01', now(), 'Tove', 'ACCEPTED', 'ACCEPTED') returning id
+                        insert into customer_order (source, reference, customer, customer_id, due, created_at, created_by, stage, state)
+                        values ('PAGES', 'PG-1', 'Runa', (select id from customer where name = 'Runa'), date '2031-01-01', now(), 'Tove', 'ACCEPTED', 'ACCEPTED') returning id
                         """).query(Long.class).single();
         jdbc.sql("""
                         insert into order_line (order_id, number, pattern, pattern_version, hand_assumed, ease, units, quantity, note,

@@ -94,7 +94,8 @@ class JourneyTest extends DemoTest {
         Page page = signedIn("Tove", ColorScheme.LIGHT);
         page.getByRole(AriaRole.LINK, link("New order")).click();
         Browser.heading(page, "New order");
-        page.getByLabel("Customer").fill("Sunniva");
+        page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Customer"))
+                .fill("Sunniva");
         page.getByLabel("or wrist").fill("6 1/2 in");
         assertThat(page.getByText("= 16.5 cm (6 1/2 in)")).isVisible();
         page.getByLabel("or wrist").fill("40 cm");
@@ -163,6 +164,8 @@ class JourneyTest extends DemoTest {
         }
         page.navigate("/stock");
         assertThat(page.getByText("a foot").first()).isVisible();
+        page.getByText("cm", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.getByText("a metre").first()).isVisible();
     }
 
     private static String stockOf(Page page, String code) {

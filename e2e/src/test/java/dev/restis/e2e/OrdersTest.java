@@ -41,7 +41,8 @@ class OrdersTest extends DemoTest {
     void anOrderIsChosenInTheFormBesideItsPicture(int width) {
         Page page = browser.signedIn("Tove", ColorScheme.LIGHT, width, 844);
         page.navigate("/orders/new?pattern=square-bar");
-        page.getByLabel("Customer").fill("Form " + width);
+        page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Customer"))
+                .fill("Form " + width);
         Locator picture = page.locator("figure img");
         String before = picture.getAttribute("src");
         page.getByLabel("or wrist").fill("7 1/4 in");
@@ -59,7 +60,8 @@ class OrdersTest extends DemoTest {
     void aGroupIsPastedAndEverybodyIsALine(int width) {
         Page page = browser.signedIn("Bram", ColorScheme.DARK, width, 844);
         page.navigate("/orders/group");
-        page.getByLabel("Customer").fill("Lower Lock Rowing Club");
+        page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Customer"))
+                .fill("Lower Lock Rowing Club");
         page.getByLabel("People and their sizes").fill("Runa\t16.5\nSefa\nWouter; XL");
         assertThat(page.getByText("This pattern needs a wrist or a size.")).isVisible();
         page.getByLabel("People and their sizes").fill("Runa\t16.5\nSefa 6 1/2 in\nWouter; XL");
@@ -219,10 +221,12 @@ class OrdersTest extends DemoTest {
         Page second = signedIn("Bram", ColorScheme.DARK);
         second.navigate(first.url().replaceFirst("^https?://[^/]+", ""));
         Browser.click(second, "Change");
-        second.getByLabel("Customer").fill("Ilka by the bridge");
+        second.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Customer"))
+                .fill("Ilka by the bridge");
         second.getByLabel("Note").fill("ring twice");
         Browser.click(first, "Change");
-        first.getByLabel("Customer").fill("Ilka at the quay");
+        first.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Customer"))
+                .fill("Ilka at the quay");
         Browser.click(first, "Keep the change");
         assertThat(first.getByText("Ilka at the quay")).isVisible();
 
@@ -237,6 +241,42 @@ class OrdersTest extends DemoTest {
     }
 
     /** Shown by the order's page alone: the list it was opened from stands until the page is there. */
+    @Test
+    void aCustomerIsMergedSeparatedAndFoundAgain() {
+        Page page = signedIn("Tove", ColorScheme.LIGHT);
+        for (String name : List.of("Tarn Rowers", "tarn rowers")) {
+            page.navigate("/orders/new?pattern=square-bar&customer=" + name);
+            page.getByLabel("or wrist").fill("16.5 cm");
+            page.getByRole(AriaRole.BUTTON, named("Take the order")).click();
+            assertThat(page.getByRole(AriaRole.HEADING, heading("1 × Square-knot bar")))
+                    .isVisible();
+        }
+        page.getByRole(AriaRole.LINK, named("tarn rowers")).click();
+        assertThat(page.getByText("16.5 cm").first()).isVisible();
+        Browser.click(page, "Merge");
+        page.getByLabel("Is the same as").first().fill("Tarn");
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName("Tarn Rowers").setExact(true))
+                .click();
+        Browser.click(page, "They are one");
+        assertThat(page.getByRole(AriaRole.HEADING, heading("Tarn Rowers"))).isVisible();
+        assertThat(page.getByRole(AriaRole.LINK, named("F-"))).hasCount(2);
+        Browser.click(page, "Separate");
+        assertThat(page.getByRole(AriaRole.LINK, named("F-"))).hasCount(1);
+        page.navigate("/customers");
+        page.getByLabel("Search").fill("TARN");
+        assertThat(page.getByRole(AriaRole.LINK, named("arn rowers"))).hasCount(2);
+        page.navigate("/orders/new?pattern=square-bar");
+        page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Customer"))
+                .fill("tarn r");
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName("tarn rowers").setExact(true))
+                .click();
+        assertThat(page.getByText("Wrist as given on")).isVisible();
+    }
+
     private static Locator stateOfOrder(Page page, String state) {
         return page.locator(".mantine-Badge-root", new Page.LocatorOptions().setHasText(state));
     }

@@ -74,7 +74,8 @@ class PatternsTest extends DemoTest {
         Browser.heading(page, "Harbour ladder");
         page.getByRole(AriaRole.LINK, link("Order this")).click();
         Browser.heading(page, "New order");
-        page.getByLabel("Customer").fill("Sunniva");
+        page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Customer"))
+                .fill("Sunniva");
         Browser.click(page, "Take the order");
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("1 × Harbour ladder")))
                 .isVisible();

@@ -1,9 +1,12 @@
 -- Much data: %1$d orders of one line, copies of the demo's; five orders' holdings for ten of them, and ten movements for each.
 -- One order in twenty is open; of those one in ten waits in a batch that is not cut. All others are cut, twenty to a batch.
 create temp table model as select row_number() over (order by id) - 1 as n, * from order_line;
-insert into customer_order (source, reference, customer, due, created_at, created_by, stage, state, pieces, planned,
+insert into customer (name, search, created_at)
+    select 'Customer ' || i, 'customer ' || i, cast(current_date - 350 as timestamptz) from generate_series(0, 8999) i
+    on conflict do nothing;
+insert into customer_order (source, reference, customer, customer_id, due, created_at, created_by, stage, state, pieces, planned,
         cut, made, dispatched, search, making_left_s)
-    select 'LOAD', 'L-' || i, 'Customer ' || i %% 9000, current_date - 350 + i %% 400,
+    select 'LOAD', 'L-' || i, 'Customer ' || i %% 9000, c.id, current_date - 350 + i %% 400,
            cast(current_date - 350 as timestamptz) + i * interval '5 minutes', 'Tove', 'ACCEPTED',
            case when i %% 200 = 0 then 'PLANNED' when i %% 20 = 0 then 'ACCEPTED' else 'DISPATCHED' end, m.quantity,
            case when i %% 20 = 0 and i %% 200 > 0 then 0 else m.quantity end,
@@ -13,7 +16,8 @@ insert into customer_order (source, reference, customer, due, created_at, create
                select string_agg(a.code || ' ' || a.name, ' ') from order_line_colour c
                join article a on a.id = c.article_id where c.line_id = m.id)),
            case when i %% 20 = 0 then m.making_s * m.quantity else 0 end
-    from generate_series(1, %1$d) i join model m on m.n = i %% (select count(*) from model) order by i;
+    from generate_series(1, %1$d) i join model m on m.n = i %% (select count(*) from model)
+        join customer c on c.name = 'Customer ' || i %% 9000 order by i;
 create temp table made as
     select o.id as order_id, cast(substr(o.reference, 3) as int) as i, m.id as model,
            nextval(pg_get_serial_sequence('order_line', 'id')) as id

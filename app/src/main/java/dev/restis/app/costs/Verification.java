@@ -156,6 +156,11 @@ public final class Verification {
                 where (o.pieces, o.planned, o.cut, o.made, o.dispatched)
                       is distinct from (c.pieces, c.planned, c.cut, c.made, c.dispatched)
                 """);
+        checks.put("customer of each order", """
+                select 'order ' || o.reference || ' is for ' || o.customer || ', its customer is called ' || c.name
+                from customer_order o join customer c on c.id = o.customer_id
+                where o.customer <> c.name
+                """);
         checks.put("open pieces of each line", """
                 select 'line ' || l.id || ' keeps ' || l.open || ' open pieces for ' || l.open_due || '; it has ' || c.open || ' for ' || c.due
                 from order_line l

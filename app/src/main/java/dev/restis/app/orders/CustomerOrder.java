@@ -34,6 +34,7 @@ class CustomerOrder {
     private String source;
     private String reference;
     private String customer;
+    private long customerId;
 
     private @Nullable LocalDate due;
 
@@ -52,7 +53,9 @@ class CustomerOrder {
 
     protected CustomerOrder() {}
 
-    CustomerOrder(OrderHead head, OrderStage stage, Instant createdAt, String createdBy) {
+    /** @param customerId whose name it is */
+    CustomerOrder(OrderHead head, long customerId, OrderStage stage, Instant createdAt, String createdBy) {
+        this.customerId = customerId;
         this.source = head.source();
         this.reference = head.reference();
         this.customer = head.customer();
@@ -79,8 +82,26 @@ class CustomerOrder {
         return new OrderHead(source, reference, customer, due, note);
     }
 
-    /** Customer, day and note anew; the name of an order stays. */
+    /** The number of the name that the customer had then. */
+    long customerId() {
+        return customerId;
+    }
+
+    /** Who it was is forgotten. */
+    void forget() {
+        customer = "";
+        note = "";
+        lines.forEach(OrderLine::forgetNote);
+    }
+
+    /** Day and note anew; the name of an order stays. */
     void head(OrderHead other) {
+        head(other, customerId);
+    }
+
+    /** Another customer as well. */
+    void head(OrderHead other, long otherCustomer) {
+        customerId = otherCustomer;
         customer = other.customer();
         due = other.due();
         note = other.note();

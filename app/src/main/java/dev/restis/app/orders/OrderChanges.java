@@ -1,5 +1,6 @@
 package dev.restis.app.orders;
 
+import dev.restis.app.customers.Customers;
 import dev.restis.app.orders.History.What;
 import dev.restis.app.orders.Orders.NewLine;
 import dev.restis.app.orders.Orders.ReadLine;
@@ -84,6 +85,7 @@ class OrderChanges {
     private final History history;
     private final PieceDesk desk;
     private final Clock clock;
+    private final Customers customers;
 
     OrderChanges(
             OrderStore store,
@@ -93,7 +95,8 @@ class OrderChanges {
             Standing standing,
             History history,
             PieceDesk desk,
-            Clock clock) {
+            Clock clock,
+            Customers customers) {
         this.locks = locks;
         this.store = store;
         this.orders = orders;
@@ -102,6 +105,7 @@ class OrderChanges {
         this.history = history;
         this.desk = desk;
         this.clock = clock;
+        this.customers = customers;
     }
 
     /**
@@ -160,11 +164,15 @@ class OrderChanges {
         void head() {
             CustomerOrder.OrderHead now = order.head();
             String customer = now.customer();
+            long whose = order.customerId();
             LocalDate due = now.due();
             String note = now.note();
             if (change.customer() != null && fresh("customer", change.customer(), customer)) {
                 customer = Texts.required(change.customer().to(), "customer", 120, faults);
                 named.add("customer");
+                if (faults.isEmpty()) {
+                    whose = customers.named(Set.of(customer)).getOrDefault(customer, whose);
+                }
             }
             if (change.due() != null && fresh("due", change.due(), due == null ? "" : due.toString())) {
                 due = Texts.given(change.due().to())
@@ -178,7 +186,8 @@ class OrderChanges {
             }
             CustomerOrder.OrderHead head =
                     new CustomerOrder.OrderHead(now.source(), now.reference(), customer, due, note);
-            apply.add(() -> order.head(head));
+            long customerId = whose;
+            apply.add(() -> order.head(head, customerId));
         }
 
         void lines() {

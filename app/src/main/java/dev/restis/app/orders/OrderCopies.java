@@ -70,6 +70,9 @@ class OrderCopies {
             throw new Rejected(faults);
         }
         CustomerOrder.OrderHead head = old.head();
+        if (head.customer().isEmpty()) {
+            throw new Conflict("order.nameless");
+        }
         CustomerOrder copy = orders.save(
                 new CustomerOrder.OrderHead(Orders.FORM, orders.nextReference(), head.customer(), null, head.note()),
                 OrderStage.DRAFT,

@@ -48,7 +48,7 @@ class OrderExport {
         return json.writeValueAsString(orders);
     }
 
-    private static Map<String, Object> order(CustomerOrder order, PieceDesk.Sitting sitting) {
+    Map<String, Object> order(CustomerOrder order, PieceDesk.Sitting sitting) {
         Map<String, Object> fields = new LinkedHashMap<>();
         CustomerOrder.OrderHead head = order.head();
         fields.put("reference", head.reference());

@@ -1,5 +1,6 @@
 package dev.restis.app.orders;
 
+import dev.restis.app.customers.Customers;
 import dev.restis.app.orders.CustomerOrder.OrderHead;
 import dev.restis.app.orders.OrderRows.Reading;
 import dev.restis.app.orders.Orders.ReadLine;
@@ -157,6 +158,7 @@ public class OrderImport {
     private final EntityManager entities;
     private final Clock clock;
     private final TransactionTemplate transaction;
+    private final Customers customers;
 
     OrderImport(
             Orders orders,
@@ -170,7 +172,9 @@ public class OrderImport {
             OrderSources sources,
             EntityManager entities,
             Clock clock,
-            PlatformTransactionManager transactions) {
+            PlatformTransactionManager transactions,
+            Customers customers) {
+        this.customers = customers;
         this.transaction = new TransactionTemplate(transactions);
         this.locks = locks;
         this.orders = orders;
@@ -259,6 +263,11 @@ public class OrderImport {
             throw new Rejected(Fault.of("file", "file.badRows", view.bad()));
         }
         sources.remember(request.from(), request.chosen());
+        Map<String, Long> named = customers.named(understood.readings().stream()
+                .filter(r ->
+                        r.state() == RowState.NEW || r.state() == RowState.DIFFERENT && request.accepts(r.number()))
+                .map(r -> r.head().customer())
+                .collect(Collectors.toSet()));
         Map<String, CustomerOrder> touched = new TreeMap<>();
         Map<String, Orders.Fresh> fresh = new LinkedHashMap<>();
         for (Reading reading : understood.readings()) {
@@ -275,7 +284,7 @@ public class OrderImport {
             } else if (reading.state() == RowState.DIFFERENT && request.accepts(reading.number())) {
                 known.ifPresentOrElse(
                         order -> {
-                            change(order, reading);
+                            change(order, reading, named);
                             touched.put(reference, order);
                         },
                         () -> replace(fresh.get(reference), reading.line().orElseThrow()));
@@ -315,19 +324,26 @@ public class OrderImport {
     }
 
     /** Takes over what a row says of a line that is there; pieces that are cut stay what they are. */
-    private void change(CustomerOrder order, Reading reading) {
+    private void change(CustomerOrder order, Reading reading, Map<String, Long> named) {
         ReadLine to = reading.line().orElseThrow();
         if (!OrderLife.allowed(order.stage(), standing.of(order.id()).progress())
                 .contains(OrderAct.CHANGE_PIECES)) {
             throw new Rejected(Fault.of("file", "file.settled", reading.head().reference()));
         }
         OrderHead now = order.head();
-        order.head(new OrderHead(
-                now.source(),
-                now.reference(),
-                reading.head().customer(),
-                reading.head().due() == null ? now.due() : reading.head().due(),
-                reading.head().note().isEmpty() ? now.note() : reading.head().note()));
+        String customer = reading.head().customer();
+        order.head(
+                new OrderHead(
+                        now.source(),
+                        now.reference(),
+                        customer,
+                        reading.head().due() == null
+                                ? now.due()
+                                : reading.head().due(),
+                        reading.head().note().isEmpty()
+                                ? now.note()
+                                : reading.head().note()),
+                customer.equals(now.customer()) ? order.customerId() : Objects.requireNonNull(named.get(customer)));
         order.line(to.number()).ifPresent(line -> {
             List<Piece> leaving = new ArrayList<>(line.surplus(to.quantity()));
             if (!to.spec().equals(line.spec())) {

@@ -281,6 +281,10 @@ class OrderLine {
         return order;
     }
 
+    void forgetNote() {
+        note = "";
+    }
+
     int number() {
         return number;
     }

@@ -50,6 +50,7 @@ class OrderList {
      * @param states any of these; all when empty
      * @param from wanted on this day or later
      * @param to wanted on this day or earlier
+     * @param customers numbers of the names of whose they are; anybody's when empty
      * @param after the {@link OrderPage#next} of the page before; empty for the first
      */
     record Filter(
@@ -57,6 +58,7 @@ class OrderList {
             List<OrderState> states,
             @Nullable LocalDate from,
             @Nullable LocalDate to,
+            List<Long> customers,
             Sort sort,
             String after) {
 
@@ -183,6 +185,10 @@ class OrderList {
         if (!filter.states().isEmpty()) {
             all.add("o.state in (:states)");
             params.put("states", filter.states().stream().map(Enum::name).toList());
+        }
+        if (!filter.customers().isEmpty()) {
+            all.add("o.customer_id in (:customers)");
+            params.put("customers", filter.customers());
         }
         if (filter.from() != null) {
             all.add("o.due >= :from");

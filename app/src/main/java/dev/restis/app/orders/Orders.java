@@ -1,5 +1,6 @@
 package dev.restis.app.orders;
 
+import dev.restis.app.customers.Customers;
 import dev.restis.app.orders.CustomerOrder.OrderHead;
 import dev.restis.app.patterns.PieceChoices;
 import dev.restis.app.patterns.PieceDesk;
@@ -20,9 +21,11 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.IntConsumer;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -118,6 +121,7 @@ public class Orders {
     private final History history;
     private final Quotes quotes;
     private final EntityManager entities;
+    private final Customers customers;
 
     Orders(
             OrderStore store,
@@ -129,7 +133,9 @@ public class Orders {
             Standing standing,
             History history,
             Quotes quotes,
-            EntityManager entities) {
+            EntityManager entities,
+            Customers customers) {
+        this.customers = customers;
         this.locks = locks;
         this.bulk = bulk;
         this.entities = entities;
@@ -186,10 +192,11 @@ public class Orders {
      * @param progress is told after every few of them how many are kept
      */
     void saveAll(List<Fresh> fresh, PieceDesk.Sitting sitting, IntConsumer progress) {
+        Map<String, Long> named = named(fresh);
         for (int from = 0; from < fresh.size(); from += SOME) {
             List<Fresh> some = fresh.subList(from, Math.min(fresh.size(), from + SOME));
             List<CustomerOrder> made = some.stream()
-                    .map(f -> order(f, OrderStage.ACCEPTED, sitting))
+                    .map(f -> order(f, named, OrderStage.ACCEPTED, sitting))
                     .toList();
             List<Quotes.PriceView> prices = quotes.price(made, sitting);
             Map<OrderLine, OrderLine.Beside> beside = new IdentityHashMap<>();
@@ -223,8 +230,9 @@ public class Orders {
     }
 
     private List<CustomerOrder> save(List<Fresh> fresh, OrderStage stage, PieceDesk.Sitting sitting) {
+        Map<String, Long> named = named(fresh);
         List<CustomerOrder> kept = store.saveAllAndFlush(
-                fresh.stream().map(f -> order(f, stage, sitting)).toList());
+                fresh.stream().map(f -> order(f, named, stage, sitting)).toList());
         taken(kept, fresh);
         return kept;
     }
@@ -236,8 +244,13 @@ public class Orders {
                 ids, History.What.TAKEN, Map.of("source", fresh.get(0).head().source()));
     }
 
-    private CustomerOrder order(Fresh fresh, OrderStage stage, PieceDesk.Sitting sitting) {
-        CustomerOrder order = new CustomerOrder(fresh.head(), stage, clock.instant(), Workshop.whoever());
+    private Map<String, Long> named(List<Fresh> fresh) {
+        return customers.named(fresh.stream().map(f -> f.head().customer()).collect(Collectors.toSet()));
+    }
+
+    private CustomerOrder order(Fresh fresh, Map<String, Long> named, OrderStage stage, PieceDesk.Sitting sitting) {
+        long customer = Objects.requireNonNull(named.get(fresh.head().customer()));
+        CustomerOrder order = new CustomerOrder(fresh.head(), customer, stage, clock.instant(), Workshop.whoever());
         fresh.lines().forEach(line -> addLine(order, line));
         order.search(SearchText.of(order, sitting));
         return order;

@@ -1,5 +1,6 @@
 package dev.restis.app.orders;
 
+import dev.restis.app.customers.Customers;
 import dev.restis.app.orders.OrderImport.FileView;
 import dev.restis.app.orders.OrderImport.Mode;
 import dev.restis.app.orders.Orders.NewOrder;
@@ -64,6 +65,7 @@ class OrdersController {
     private final ImportWork importWork;
     private final OrderExport export;
     private final Acceptance acceptance;
+    private final Customers customers;
 
     OrdersController(
             Orders orders,
@@ -82,7 +84,9 @@ class OrdersController {
             GroupEntry group,
             ImportWork importWork,
             OrderExport export,
-            Acceptance acceptance) {
+            Acceptance acceptance,
+            Customers customers) {
+        this.customers = customers;
         this.acceptance = acceptance;
         this.export = export;
         this.importWork = importWork;
@@ -106,6 +110,7 @@ class OrdersController {
      * A page of orders.
      *
      * @param states names of states; all when there are none
+     * @param customer whose they are, by the number of one of their names; anybody's when there is none
      * @param after the {@code next} of the page before
      */
     @GetMapping
@@ -114,11 +119,14 @@ class OrdersController {
             @RequestParam(defaultValue = "") List<OrderState> states,
             @RequestParam(required = false) @Nullable LocalDate from,
             @RequestParam(required = false) @Nullable LocalDate to,
+            @RequestParam(required = false) @Nullable Long customer,
             @RequestParam(defaultValue = "NEWEST") OrderList.Sort sort,
             @RequestParam(defaultValue = "") String after,
             @RequestParam(defaultValue = "50") int size) {
+        List<Long> names = customer == null ? List.of() : customers.namesOf(customer);
         return list.page(
-                new OrderList.Filter(query, states, from, to, sort, after), Math.max(1, Math.min(size, MOST_AT_ONCE)));
+                new OrderList.Filter(query, states, from, to, names, sort, after),
+                Math.max(1, Math.min(size, MOST_AT_ONCE)));
     }
 
     @GetMapping("/{id}")
@@ -196,7 +204,7 @@ class OrdersController {
             @RequestParam(required = false) @Nullable LocalDate from,
             @RequestParam(required = false) @Nullable LocalDate to,
             @RequestParam(defaultValue = "NEWEST") OrderList.Sort sort) {
-        OrderList.Filter filter = new OrderList.Filter(query, states, from, to, sort, "");
+        OrderList.Filter filter = new OrderList.Filter(query, states, from, to, List.of(), sort, "");
         List<List<Object>> rows = list.page(filter, RowsFile.MOST_ROWS).rows().stream()
                 .map(o -> List.<Object>of(
                         o.reference(),
@@ -237,7 +245,7 @@ class OrdersController {
             @RequestParam(defaultValue = "NEWEST") OrderList.Sort sort) {
         return ResponseEntity.ok()
                 .header("Content-Disposition", "attachment; filename=orders.json")
-                .body(export.json(new OrderList.Filter(query, states, from, to, sort, "")));
+                .body(export.json(new OrderList.Filter(query, states, from, to, List.of(), sort, "")));
     }
 
     /** {@code count} is how many pieces, for what is done piece by piece; all of them when missing. */

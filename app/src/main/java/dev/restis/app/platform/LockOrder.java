@@ -10,7 +10,7 @@ import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
- * The one order in which rows are locked: orders, then batches, cut lists, stocktakes, holdings and lots, each by their ids. Two who
+ * The one order in which rows are locked: orders, then batches, customers, cut lists, stocktakes, holdings and lots, each by their ids. Two who
  * keep to it never wait for each other in a circle. Whoever locks says so here first; where assertions are on, as in all
  * tests, a lock out of order fails at once instead of once in a thousand evenings. {@code docs/locks.md} says who locks what.
  */
@@ -20,6 +20,7 @@ public final class LockOrder {
     public enum Rank {
         ORDER,
         BATCH,
+        CUSTOMER,
         CUT_LIST,
         STOCKTAKE,
         HOLDING,

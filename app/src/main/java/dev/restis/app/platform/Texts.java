@@ -3,6 +3,7 @@ package dev.restis.app.platform;
 import dev.restis.core.measure.Fault;
 import java.math.BigDecimal;
 import java.util.Arrays;
+import java.util.IllformedLocaleException;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -31,6 +32,19 @@ public final class Texts {
             faults.add(Fault.of(field, "tooLong", longest));
         }
         return given.orElse("");
+    }
+
+    /** A language's tag as it is usually written, or an empty one; nothing when it is none. */
+    public static Optional<String> language(@Nullable String text) {
+        String given = given(text).orElse("");
+        try {
+            return Optional.of(
+                    given.isEmpty()
+                            ? given
+                            : new Locale.Builder().setLanguageTag(given).build().toLanguageTag());
+        } catch (IllformedLocaleException e) {
+            return Optional.empty();
+        }
     }
 
     /** An amount of money as typed, to four decimals; 0 with a fault when it cannot be read. */

@@ -69,7 +69,7 @@ class OldHomesTest {
     void aBackupHoldsEverythingAndIsRestoredToTheLetter() throws Exception {
         Database here = restored(dumps().reduce((a, b) -> b).orElseThrow(), "whole_home");
         flyway(here).migrate();
-        livesAndCalendarsAreTakenOver(TestServer.client(here));
+        livesCalendarsAndCustomersAreTakenOver(TestServer.client(here));
         Path file = backup.make(folder.resolve("all.dump"), here);
         Database there = TestServer.empty("restored_home");
         backup.restore(file, there, folder);
@@ -79,8 +79,8 @@ class OldHomesTest {
         assertThatThrownBy(() -> backup.restore(file, there, folder)).hasMessageContaining("is not empty");
     }
 
-    /** Pieces got a row for each act that was known, by whoever was named; the minutes of the house went to its two makers. */
-    private static void livesAndCalendarsAreTakenOver(JdbcClient home) {
+    /** Pieces got a row for each act that was known, by whoever was named; the minutes of the house went to its two makers; whoever ordered is a customer. */
+    private static void livesCalendarsAndCustomersAreTakenOver(JdbcClient home) {
         assertThat(home.sql("select distinct act from piece_event order by 1")
                         .query(String.class)
                         .list())
@@ -98,6 +98,13 @@ class OldHomesTest {
                         .query(Integer.class)
                         .single())
                 .isEqualTo(2);
+        assertThat(home.sql("select name from customer order by 1")
+                        .query(String.class)
+                        .list())
+                .isNotEmpty()
+                .isEqualTo(home.sql("select distinct customer from customer_order order by 1")
+                        .query(String.class)
+                        .list());
     }
 
     @Test
