@@ -12,11 +12,11 @@ import {
   useMantineColorScheme,
 } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
-import { type FormEvent, type ReactNode, useState } from 'react';
+import { type FormEvent, type ReactNode, useLayoutEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useLocation, useNavigate } from 'react-router';
 import type { Schemas } from '../api/client';
-import { useSignOut } from '../shared/session';
+import { useKeepHabits, useSignOut } from '../shared/session';
 import { Rail } from './Rail';
 import { type Units, useUnits } from './units';
 
@@ -25,6 +25,12 @@ export function Frame({ session, children }: { session: Schemas['SessionView']; 
   const { t } = useTranslation();
   const [open, { toggle, close }] = useDisclosure();
   const { units, setUnits } = useUnits();
+  const keep = useKeepHabits();
+  const { habits } = session;
+  // What somebody chose elsewhere holds here too.
+  useLayoutEffect(() => {
+    if (habits) setUnits(habits.units);
+  }, [habits, setUnits]);
   const place = useLocation().pathname.split('/')[1] ?? '';
   return (
     <AppShell
@@ -47,7 +53,10 @@ export function Frame({ session, children }: { session: Schemas['SessionView']; 
               size="xs"
               aria-label={t('frame.units')}
               value={units}
-              onChange={(u) => setUnits(u as Units)}
+              onChange={(u) => {
+                setUnits(u as Units);
+                if (habits) keep.mutate({ ...habits, units: u as Units });
+              }}
               data={[
                 { value: 'METRIC', label: t('frame.metric') },
                 { value: 'IMPERIAL', label: t('frame.imperial') },

@@ -1,10 +1,12 @@
 import { act, screen } from '@testing-library/react';
 import { expect, it, vi } from 'vitest';
 import { sessionQuery, useSession } from '../shared/session';
-import { serving } from '../test/server';
+import { Reply, serving } from '../test/server';
 import { show } from '../test/show';
 import { ErrorBoundary } from './ErrorBoundary';
+import { Frame } from './Frame';
 import { NewerVersion } from './NewerVersion';
+import { useUnits } from './units';
 
 function Broken(): never {
   throw new Error('bug');
@@ -51,3 +53,32 @@ it('tells when another version answers, and not before', async () => {
   await act(async () => look.click());
   expect((await screen.findByRole('status')).textContent).toContain('Another version of Restis');
 });
+
+it('shows lengths in the units of whoever is signed in, and keeps another choice with them', async () => {
+  const habits = { hand: 'LEFT', language: '', units: 'IMPERIAL' } as const;
+  const session = {
+    version: 'a',
+    needsOwner: false,
+    demo: false,
+    workshop: 'W',
+    currency: 'EUR',
+    zone: 'UTC',
+  };
+  const asked = serving({
+    'GET /api/session': { ...session, name: 'Tove', role: 'OWNER', habits },
+    'GET /api/plan/waiting': {},
+    'PUT /api/session/habits': new Reply(204),
+  });
+  show(
+    <Frame session={{ ...session, name: 'Tove', role: 'OWNER', habits }}>
+      <Lengths />
+    </Frame>,
+  );
+  expect(screen.getByText('IMPERIAL')).toBeTruthy();
+  await act(async () => screen.getByLabelText('cm').click());
+  expect(asked.find((a) => a.method === 'PUT')?.body).toEqual({ ...habits, units: 'METRIC' });
+});
+
+function Lengths() {
+  return <p>{useUnits().units}</p>;
+}

@@ -2,26 +2,15 @@ import { createContext, type ReactNode, useContext, useMemo, useState } from 're
 
 export type Units = 'METRIC' | 'IMPERIAL';
 
-const KEY = 'restis.units';
 const Context = createContext<{ units: Units; setUnits: (units: Units) => void }>({
   units: 'METRIC',
   setUnits: () => undefined,
 });
 
-export function UnitsProvider({ children }: { children: ReactNode }) {
-  const [units, setState] = useState<Units>(() =>
-    localStorage.getItem(KEY) === 'IMPERIAL' ? 'IMPERIAL' : 'METRIC',
-  );
-  const value = useMemo(
-    () => ({
-      units,
-      setUnits: (next: Units) => {
-        localStorage.setItem(KEY, next);
-        setState(next);
-      },
-    }),
-    [units],
-  );
+/** The units that lengths are shown in; whose they are is kept with the person. */
+export function UnitsProvider({ first = 'METRIC', children }: { first?: Units; children: ReactNode }) {
+  const [units, setUnits] = useState(first);
+  const value = useMemo(() => ({ units, setUnits }), [units]);
   return <Context.Provider value={value}>{children}</Context.Provider>;
 }
 

@@ -1,5 +1,5 @@
-import { queryOptions, useMutation, useQuery } from '@tanstack/react-query';
-import { api, ask } from '../api/client';
+import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, ask, type Schemas } from '../api/client';
 import { showTimesIn } from './format';
 
 export const sessionQuery = queryOptions({
@@ -15,6 +15,17 @@ export const sessionQuery = queryOptions({
 });
 
 export const useSession = () => useQuery(sessionQuery);
+
+/** Keeps how whoever is signed in works; what was chosen shows at once. */
+export function useKeepHabits() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Schemas['Habits']) => ask(api.PUT('/api/session/habits', { body })),
+    onMutate: (habits) =>
+      client.setQueryData(sessionQuery.queryKey, (session) => session && { ...session, habits }),
+    onSettled: () => client.invalidateQueries(sessionQuery),
+  });
+}
 
 export function useSignOut() {
   return useMutation({

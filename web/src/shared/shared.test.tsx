@@ -12,7 +12,6 @@ import { Verdict } from './Verdict';
 
 afterEach(() => {
   cleanup();
-  localStorage.clear();
 });
 
 function Switch() {

@@ -1,6 +1,7 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
+import { UnitsProvider } from '../../app/units';
 import { useAmount, usePrice } from '../../shared/amount';
 import { materialsQuery } from '../../shared/piece/queries';
 import { answering, refused } from '../../test/server';
@@ -176,8 +177,11 @@ it('says every amount in its unit, cord in the user’s', () => {
     '12.40 m | 1 piece | 250 pieces | 0.05 ml | 38.45 ml | 1.5 g | 0.3048 a metre',
   );
   unmount();
-  localStorage.setItem('restis.units', 'IMPERIAL');
-  show(<Said />);
+  show(
+    <UnitsProvider first="IMPERIAL">
+      <Said />
+    </UnitsProvider>,
+  );
   expect(document.querySelector('p')?.textContent).toContain('40.7 ft | 1 piece');
   expect(document.querySelector('p')?.textContent).toContain('0.0929 a foot');
 });

@@ -19,6 +19,7 @@ import { ProblemNote } from '../../shared/ProblemNote';
 import { useSession } from '../../shared/session';
 import { Calendars } from './Calendars';
 import { HousePanel } from './HousePanel';
+import { OwnHabits } from './OwnHabits';
 import { PriceRules } from './PriceRules';
 import { peopleQuery, useAccess, useAddPerson, useNewPassword, useOwnPassword, useRole } from './queries';
 import { ShopFeeds } from './ShopFeeds';
@@ -36,6 +37,7 @@ export function WorkshopPage() {
       <PriceRules owner={session?.role === 'OWNER'} />
       {session?.role === 'OWNER' && <ShopFeeds />}
       {session?.role === 'OWNER' && <People />}
+      {session?.habits && <OwnHabits habits={session.habits} />}
       <OwnPassword />
     </Page>
   );

@@ -93,3 +93,18 @@ it('says beside the field what is wrong with a password, and keeps what was type
   expect(await screen.findByText(/Bad before/)).toBeTruthy();
   expect(before.value).toBe('old-password');
 });
+
+it('keeps the hand that ties as it is chosen, and shows it again when it is refused', async () => {
+  const habits = { hand: 'RIGHT', language: '', units: 'METRIC' };
+  const asked = people('MAKER', {
+    'GET /api/session': { role: 'MAKER', name: 'Bram', habits },
+    'PUT /api/session/habits': new Reply(422, refused('hand')),
+  });
+  show(<WorkshopPage />);
+  fireEvent.click(await screen.findByLabelText('Left'));
+  await waitFor(() =>
+    expect(asked.find((a) => a.method === 'PUT')?.body).toEqual({ ...habits, hand: 'LEFT' }),
+  );
+  expect(await screen.findByText(/Bad hand/)).toBeTruthy();
+  await waitFor(() => expect(screen.getByLabelText<HTMLInputElement>('Right').checked).toBe(true));
+});

@@ -18,6 +18,7 @@ import org.springframework.context.ApplicationContext;
 import org.springframework.http.HttpMethod;
 import org.springframework.test.util.ReflectionTestUtils;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 /** What the house settles for everybody, changed by one and by two at once. */
@@ -200,6 +201,35 @@ class SettingsTest extends RestisTest {
             return answers;
         } finally {
             people.shutdown();
+        }
+    }
+
+    @Test
+    void howSomebodyWorksIsTheirOwnAndGoesWithThem() throws Exception {
+        try {
+            assertThat(send(HttpMethod.PUT, "/api/session/habits", """
+                            {"hand": "LEFT", "language": "NL", "units": "IMPERIAL"}
+                            """).status())
+                    .isEqualTo(204);
+            assertThat(ask("/api/session").body().path("habits"))
+                    .isEqualTo(JsonMapper.builder().build().readTree("""
+                            {"hand": "LEFT", "language": "nl", "units": "IMPERIAL"}
+                            """));
+            assertThat(jdbc.sql("select hand || ' ' || units from person where name = 'Bram'")
+                            .query(String.class)
+                            .single())
+                    .as("another's")
+                    .isEqualTo("RIGHT METRIC");
+            assertThat(send(HttpMethod.PUT, "/api/session/habits", """
+                            {"hand": "LEFT", "language": "no such tongue", "units": "METRIC"}
+                            """).field("language"))
+                    .isNotNull();
+            assertThat(ask("/api/session").body().path("habits").path("units").asString())
+                    .isEqualTo("IMPERIAL");
+        } finally {
+            send(HttpMethod.PUT, "/api/session/habits", """
+                    {"hand": "RIGHT", "language": "", "units": "METRIC"}
+                    """);
         }
     }
 }

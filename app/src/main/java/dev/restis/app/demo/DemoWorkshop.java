@@ -26,11 +26,14 @@ import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.piece.Occasion;
 import dev.restis.core.stock.Unit;
 import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -44,8 +47,8 @@ import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
 
 /**
- * Ullin Bench in Skarrow Quay: an invented two-maker workshop, filled by the services that users' own actions call, on
- * the first start only.
+ * Ullin Bench in Skarrow Quay: an invented two-maker workshop, filled on the first start only by what its makers did on the days
+ * before, through the services that users' own acts call.
  */
 @Component
 @ConditionalOnProperty(name = "restis.demo", havingValue = "true")
@@ -78,7 +81,9 @@ class DemoWorkshop {
     private final CutBench cutBench;
     private final PriceBook prices;
     private final ShopFeeds shops;
+    private final DemoClock clock;
     private final Map<String, Long> ids = new HashMap<>();
+    private final Map<String, Long> orderOf = new HashMap<>();
 
     DemoWorkshop(
             Workshop workshop,
@@ -94,7 +99,9 @@ class DemoWorkshop {
             CutPlanning cutPlanning,
             CutBench cutBench,
             PriceBook prices,
-            ShopFeeds shops) {
+            ShopFeeds shops,
+            DemoClock clock) {
+        this.clock = clock;
         this.shops = shops;
         this.prices = prices;
         this.workshop = workshop;
@@ -111,38 +118,85 @@ class DemoWorkshop {
         this.cutBench = cutBench;
     }
 
+    /**
+     * A line of the demo's calendar.
+     *
+     * @param day before the one on which the demo is filled, which is 0
+     * @param time of the house
+     * @param person who acts
+     * @param act through the same door as everybody's
+     */
+    private record Entry(int day, String time, String person, Runnable act) {}
+
+    /** What happened at Ullin Bench until today, in its order. */
+    private List<Entry> calendar() {
+        return List.of(
+                new Entry(-9, "08:30", OWNER, this::settleTheHouse),
+                new Entry(-9, "09:10", OWNER, this::nameArticles),
+                new Entry(-9, "10:40", OWNER, this::receiveWhatIsThere),
+                new Entry(-9, "15:20", MAKER, this::measureWhatWasBegun),
+                new Entry(-8, "09:00", OWNER, () -> supplies.fill(ids)),
+                new Entry(-3, "17:45", OWNER, () -> {
+                    take("Marit", "in 9 days", 2, "square-bar", "16.5 cm", null, "OA2", "EM2", "HB9", 3);
+                    take("Wouter", "in 8 days", 1, "snake", "7 1/4 in", null, "NT2", "MA2", null, 0);
+                }),
+                new Entry(-2, "11:15", OWNER, this::takeFromTheCounter),
+                new Entry(
+                        -2,
+                        "16:30",
+                        MAKER,
+                        () -> take("Sefa", "in 13 days", 1, "square-bar", "15,8 cm", null, "CH2", "LI2", "PB6", 2)),
+                new Entry(-1, "10:05", OWNER, this::takeForGroups),
+                new Entry(-1, "18:20", MAKER, this::takeABuckleBand),
+                new Entry(0, "07:30", OWNER, this::planTheMorning));
+    }
+
     @EventListener(ApplicationReadyEvent.class)
     void fill() {
         if (!workshop.needsOwner()) {
             return;
         }
         workshop.setUp("Ullin Bench", OWNER, PASSWORD, ZoneId.systemDefault().getId());
-        workshop.addPerson(MAKER, PASSWORD, Role.MAKER);
-        SecurityContextHolder.getContext()
-                .setAuthentication(UsernamePasswordAuthenticationToken.authenticated(
-                        OWNER, "", List.of(new SimpleGrantedAuthority("ROLE_OWNER"))));
+        LocalDate today = LocalDate.now(clock);
         try {
-            keepWeek(OWNER, OWNERS_WEEK);
-            keepWeek(MAKER, MAKERS_WEEK);
-            prices.keep(new PriceBook.RulesInput(
-                    "14",
-                    "35",
-                    "0",
-                    "0",
-                    "0.50",
-                    "0",
-                    true,
-                    List.of(new PriceBook.BreakInput(5, "6")),
-                    14,
-                    settings.of(Setting.PRICES)));
-            shops.open("Harbour kiosk", UnitSystem.METRIC, SHOP_KEY);
-            fillShelves();
-            supplies.fill(ids);
-            takeOrders();
+            for (Entry entry : calendar()) {
+                clock.set(today.plusDays(entry.day())
+                        .atTime(LocalTime.parse(entry.time()))
+                        .atZone(clock.getZone())
+                        .toInstant());
+                actAs(entry.person());
+                entry.act().run();
+            }
         } finally {
+            clock.set(null);
             SecurityContextHolder.clearContext();
         }
         LOG.info("The demo workshop is filled.");
+    }
+
+    private static void actAs(String person) {
+        String role = person.equals(OWNER) ? "ROLE_OWNER" : "ROLE_MAKER";
+        SecurityContextHolder.getContext()
+                .setAuthentication(UsernamePasswordAuthenticationToken.authenticated(
+                        person, "", List.of(new SimpleGrantedAuthority(role))));
+    }
+
+    private void settleTheHouse() {
+        workshop.addPerson(MAKER, PASSWORD, Role.MAKER);
+        keepWeek(OWNER, OWNERS_WEEK);
+        keepWeek(MAKER, MAKERS_WEEK);
+        prices.keep(new PriceBook.RulesInput(
+                "14",
+                "35",
+                "0",
+                "0",
+                "0.50",
+                "0",
+                true,
+                List.of(new PriceBook.BreakInput(5, "6")),
+                14,
+                settings.of(Setting.PRICES)));
+        shops.open("Harbour kiosk", UnitSystem.METRIC, SHOP_KEY);
     }
 
     private static Map<DayOfWeek, Integer> week(int weekday, int saturday) {
@@ -160,7 +214,7 @@ class DemoWorkshop {
         calendars.keep(person, new Calendars.Calendar(week, List.of(), settings.of(Setting.OPEN_MINUTES)));
     }
 
-    private void fillShelves() {
+    private void nameArticles() {
         cord("NT2", "Night Tide", "#22365C", "polyester", "2 mm");
         cord("EM2", "Ember", "#C4472E", "polyester", "2 mm");
         cord("LI2", "Lichen", "#8D9C5A", "polyester", "2 mm");
@@ -203,7 +257,9 @@ class DemoWorkshop {
                 Unit.MILLILITRE,
                 Map.of(Occasion.END_GLUED, "0.05 ml", Occasion.ELASTIC, "0.1 ml"));
         consumable("BAG1", "Paper bag", "#B89B72", Unit.PIECE, Map.of(Occasion.PIECE, "1"));
+    }
 
+    private void receiveWhatIsThere() {
         receive("NT2", "NT-61", 1, "100 m", "14.90", "A1", "75 m");
         receive("NT2", "NT-64", 1, "100 m", "15.40", "A1", null);
         receive("EM2", "EM-12", 2, "50 m", "15.80", "A2", null);
@@ -243,7 +299,9 @@ class DemoWorkshop {
         receive("CM9", "CM-1", 1, "15", "9.75", "C2", null);
         receive("GL20", "GL-1", 2, "20 ml", "9.60", "C4", null);
         receive("BAG1", "BAG-1", 2, "250", "19.00", "C4", null);
+    }
 
+    private void measureWhatWasBegun() {
         setRight("NT-61", "62.4 m");
         setRight("OA-33", "48.15 m");
         setRight("HE-04", "4.8 m");
@@ -254,15 +312,15 @@ class DemoWorkshop {
         stock.measure(stock.lotOf(id("SL-03")), "1.6 mm", UnitSystem.METRIC);
     }
 
-    private void takeOrders() {
-        long marit = take("Marit", "in 6 days", 2, "square-bar", "16.5 cm", null, "OA2", "EM2", "HB9", 3);
-        long wouter = take("Wouter", "in 5 days", 1, "snake", "7 1/4 in", null, "NT2", "MA2", null, 0);
-        take("Gift counter, ferry house", "in 8 days", 6, "spiral-fob", null, "12 cm", "BR2", "CH2", null, 0);
-        take("Sefa", "in 11 days", 1, "square-bar", "15,8 cm", null, "CH2", "LI2", "PB6", 2);
-        take("Tuesday Choir", "in 17 days", 4, "snake", "17 cm", null, "HE2", "OA2", null, 0);
+    private void takeFromTheCounter() {
+        take("Gift counter, ferry house", "in 10 days", 6, "spiral-fob", null, "12 cm", "BR2", "CH2", null, 0);
+    }
+
+    private void takeForGroups() {
+        take("Tuesday Choir", "in 18 days", 4, "snake", "17 cm", null, "HE2", "OA2", null, 0);
         take(
                 "Tuesday Choir",
-                "in 19 days",
+                "in 20 days",
                 3,
                 "wrist-snake",
                 null,
@@ -272,7 +330,7 @@ class DemoWorkshop {
                 Map.of("clip", part("SC12")));
         take(
                 "Lower Lock Rowing Club",
-                "in 24 days",
+                "in 25 days",
                 6,
                 "neck-snake",
                 null,
@@ -280,9 +338,12 @@ class DemoWorkshop {
                 List.of("OA25", "HE25"),
                 true,
                 Map.of("breakaway", part("BA7"), "clip", part("SC12")));
+    }
+
+    private void takeABuckleBand() {
         take(
                 "Runa",
-                "in 13 days",
+                "in 14 days",
                 1,
                 "figure-eight-4",
                 "18,5 cm",
@@ -290,7 +351,10 @@ class DemoWorkshop {
                 List.of("PI3", "EM3"),
                 false,
                 Map.of("buckle", part("BK16")));
-        long cut = batches.make("Morning pieces", openWork.allOf(List.of(marit, wouter)));
+    }
+
+    private void planTheMorning() {
+        long cut = batches.make("Morning pieces", openWork.allOf(List.of(taken("Marit"), taken("Wouter"))));
         cutBench.confirm(cutPlanning.propose(List.of(cut)));
     }
 
@@ -352,7 +416,7 @@ class DemoWorkshop {
         stock.adjust(id(lot), length, UnitSystem.METRIC, "used before Restis");
     }
 
-    private long take(
+    private void take(
             String customer,
             String due,
             int quantity,
@@ -370,7 +434,7 @@ class DemoWorkshop {
         if (length != null) {
             parts.put("ring", part("RG25"));
         }
-        return take(
+        take(
                 customer,
                 due,
                 quantity,
@@ -386,7 +450,7 @@ class DemoWorkshop {
         return new PartChoice(article, null);
     }
 
-    private long take(
+    private void take(
             String customer,
             String due,
             int quantity,
@@ -398,8 +462,20 @@ class DemoWorkshop {
             Map<String, PartChoice> parts) {
         PieceChoices choices = new PieceChoices(
                 pattern, null, wrist, null, null, length, colours, parts, false, null, false, UnitSystem.METRIC);
-        return orders.take(new Orders.NewOrder(
-                null, customer, due, null, false, List.of(new Orders.NewLine(choices, quantity, matching, null))));
+        orderOf.put(
+                customer,
+                orders.take(new Orders.NewOrder(
+                        null,
+                        customer,
+                        due,
+                        null,
+                        false,
+                        List.of(new Orders.NewLine(choices, quantity, matching, null)))));
+    }
+
+    /** The newest order of somebody. */
+    private long taken(String customer) {
+        return Objects.requireNonNull(orderOf.get(customer));
     }
 
     private long id(String code) {

@@ -3,10 +3,12 @@ package dev.restis.app.workshop;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.platform.Texts;
 import dev.restis.core.measure.Fault;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -32,6 +34,27 @@ class Household {
         this.passwords = passwords;
         this.sessions = sessions;
         this.clock = clock;
+    }
+
+    /** How whoever is signed in works. */
+    @Transactional(readOnly = true)
+    public Optional<Habits> habits() {
+        return people.findByName(Workshop.whoever()).map(p -> new Habits(p.hand, p.language, p.units));
+    }
+
+    /**
+     * Keeps how whoever is signed in works.
+     *
+     * @throws Rejected when the language is none
+     */
+    @Transactional
+    public void keep(Habits habits) {
+        Person person = people.findByName(Workshop.whoever()).orElseThrow(() -> new NotFound("notFound"));
+        String language = Texts.language(habits.language())
+                .orElseThrow(() -> new Rejected(Fault.of("language", "language.unread", habits.language())));
+        person.hand = habits.hand();
+        person.language = language;
+        person.units = habits.units();
     }
 
     /** Gives somebody another role. Whoever is signed in as them comes in anew, because a session knows its role. */

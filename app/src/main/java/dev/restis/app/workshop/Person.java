@@ -1,5 +1,6 @@
 package dev.restis.app.workshop;
 
+import dev.restis.core.measure.UnitSystem;
 import jakarta.persistence.CollectionTable;
 import jakarta.persistence.Column;
 import jakarta.persistence.ElementCollection;
@@ -39,6 +40,14 @@ class Person {
 
     @Nullable
     Instant endedAt;
+
+    @Enumerated(EnumType.STRING)
+    Habits.Hand hand = Habits.Hand.RIGHT;
+
+    String language = "";
+
+    @Enumerated(EnumType.STRING)
+    UnitSystem units = UnitSystem.METRIC;
 
     /** Minutes at the bench by day of the week. */
     @ElementCollection

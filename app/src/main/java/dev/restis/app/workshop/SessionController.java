@@ -41,7 +41,8 @@ class SessionController {
             String currency,
             String zone,
             @Nullable String name,
-            @Nullable Role role) {}
+            @Nullable Role role,
+            @Nullable Habits habits) {}
 
     /** @param zone of whoever sets the house up */
     record SetUp(String workshop, String name, String password, String zone) {}
@@ -90,7 +91,8 @@ class SessionController {
                 settings.currency(),
                 settings.zone(),
                 who == null ? null : who.getName(),
-                who == null ? null : roleOf(who));
+                who == null ? null : roleOf(who),
+                who == null ? null : household.habits().orElse(null));
     }
 
     @PostMapping("/setup")
@@ -165,6 +167,12 @@ class SessionController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void ownPassword(@RequestBody OwnPassword body) {
         household.ownPassword(body.before(), body.password());
+    }
+
+    @PutMapping("/session/habits")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void habits(@RequestBody Habits body) {
+        household.keep(body);
     }
 
     /** Which steps a piece goes through before it is sent. */
