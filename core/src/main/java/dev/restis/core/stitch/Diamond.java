@@ -25,9 +25,12 @@ final class Diamond {
     /** Where on an arm the outer strand of its side is hitched. */
     private static final double OUTER = 1.88 * HITCH;
 
-    /** Where the strands of a side run between two diamonds, and those inside in the middle of one. */
-    private static final double FLANK = 3.2;
+    /** Where the strands of a side run between two diamonds: clear of the hitches on the anchors, which they would else catch. */
+    private static final double FLANK = 3.8;
+    /** So far along the inner strand of a side runs straight, from the middle of what is hitched to it there. */
+    private static final double STRAIGHT = 1.1;
 
+    /** Where the strands inside run in the middle of a diamond. */
     private static final double MIDDLE = 0.3;
 
     /** How far from its middle a strand runs that is wound around another, and how far where it crosses over itself. */
@@ -92,13 +95,13 @@ final class Diamond {
     /** Around it the outer strand of its side is tied, and in the diamond's middle the other inner one. */
     private static StrandPath inner(int side, int next) {
         return PathBuilder.in(Seat.WORKING)
-                .does(new Along(0.2, 1), at(0, side * FLANK, 0))
+                .does(new Along(0.2, 1), at(0, side * FLANK, 0), at(STRAIGHT, side * FLANK, 0))
                 .rests()
                 .does(new AroundOuterCore(2), into(HITCH, side))
                 .does(new Along(0.2, 1), at(3.3, side * 0.5, 0), at(PITCH / 2, side * MIDDLE, 0))
                 .rests()
                 .does(new AroundOuterCore(2), outOf(HITCH, side))
-                .does(new Along(0.2, 1), at(PITCH - 0.5, side * FLANK, 0))
+                .does(new Along(0.2, 1), at(PITCH - STRAIGHT, side * FLANK, 0))
                 .rests()
                 .then(next);
     }
@@ -106,7 +109,7 @@ final class Diamond {
     /** The inner strand of the other side, which ties the middle. */
     private static StrandPath tyingInner(int next) {
         return PathBuilder.in(Seat.WORKING)
-                .does(new Along(0.2, 1), at(0, -FLANK, 0))
+                .does(new Along(0.2, 1), at(0, -FLANK, 0), at(STRAIGHT, -FLANK, 0))
                 .rests()
                 .does(new AroundOuterCore(2), into(HITCH, -1))
                 .rests()
@@ -114,7 +117,7 @@ final class Diamond {
                 .does(new Along(0.2, 1))
                 .rests()
                 .does(new AroundOuterCore(2), outOf(HITCH, -1))
-                .does(new Along(0.2, 1), at(PITCH - 0.5, -FLANK, 0))
+                .does(new Along(0.2, 1), at(PITCH - STRAIGHT, -FLANK, 0))
                 .rests()
                 .then(next);
     }

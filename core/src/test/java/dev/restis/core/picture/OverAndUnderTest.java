@@ -124,7 +124,9 @@ class OverAndUnderTest {
                 "hitched-diamond | 2 1 | 6+ 4-",
                 "hitched-diamond | 5 0 | 6+ 4-",
                 "hitched-diamond | 5 1 | 6+ 4-",
-                "hitched-diamond | 4 2 | 4+ 4-"
+                "hitched-diamond | 4 2 | 4+ 4-",
+                "hitched-diamond | 3 2 | 4+ 4-",
+                "hitched-diamond | 5 4 | 4+ 4-"
             })
     void strandsLieOverAndUnderEachOther(String code, String pair, String byHand) {
         Stitch stitch = untwisted(code);
