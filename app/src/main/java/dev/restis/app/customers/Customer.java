@@ -10,6 +10,7 @@ import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.Collection;
+import java.util.List;
 import java.util.Locale;
 import java.util.StringJoiner;
 import org.jspecify.annotations.Nullable;
@@ -77,6 +78,11 @@ class Customer {
         text.add(name).add(email).add(address);
         otherNames.forEach(text::add);
         search = text.toString().strip().toLowerCase(Locale.ROOT);
+    }
+
+    /** What somebody said of them. */
+    List<String> told() {
+        return List.of(address, email, language, String.valueOf(wristUm), String.valueOf(handUm));
     }
 
     /** As the other was measured. */

@@ -69,6 +69,9 @@ class CustomerFile {
             throw new Rejected(Fault.of("file", "file.columns", "name"));
         }
         List<Fault> faults = new ArrayList<>();
+        Map<String, Customer> byName = customers.byName(file.rows().stream()
+                .map(row -> row.cells().getOrDefault("name", ""))
+                .toList());
         int added = 0;
         int changed = 0;
         for (RowsFile.Row row : file.rows()) {
@@ -83,7 +86,7 @@ class CustomerFile {
                     units,
                     0);
             try {
-                switch (customers.put(typed)) {
+                switch (customers.put(typed, byName)) {
                     case ADDED -> added++;
                     case CHANGED -> changed++;
                     case SAME -> {}

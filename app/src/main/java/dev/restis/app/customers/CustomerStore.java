@@ -39,6 +39,9 @@ interface CustomerStore extends JpaRepository<Customer, Long> {
     @Query("select c from Customer c where c.name = :name and c.namelessAt is null")
     Optional<Customer> named(String name);
 
+    @Query("select c from Customer c left join fetch c.mergedInto where c.name in :names and c.namelessAt is null")
+    List<Customer> called(Collection<String> names);
+
     @Query("select c from Customer c where c.mergedInto is null and c.namelessAt is null order by lower(c.name), c.id")
     List<Customer> list(Limit limit);
 

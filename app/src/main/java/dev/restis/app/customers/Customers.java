@@ -20,6 +20,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -279,31 +280,50 @@ public class Customers {
         SAME
     }
 
-    /** As a file tells it, where what is left empty stays as it is; to be called within a transaction. */
-    Put put(CustomerDetails typed) {
-        Optional<Customer> known = store.named(typed.name().strip());
-        if (known.isEmpty()) {
-            add(typed);
+    /** Those whose names these are, by name. */
+    Map<String, Customer> byName(Collection<String> names) {
+        Map<String, Customer> byName = new HashMap<>();
+        store.called(names).forEach(c -> byName.put(c.name, c.mergedInto == null ? c : c.mergedInto));
+        return byName;
+    }
+
+    /**
+     * As a file tells it, where what is left empty stays as it is; to be called within a transaction.
+     *
+     * @param byName those that there are; who is added is added to them
+     */
+    Put put(CustomerDetails typed, Map<String, Customer> byName) {
+        List<Fault> faults = new ArrayList<>();
+        String name = name(typed, faults);
+        Customer known = byName.get(name);
+        if (known == null) {
+            Customer made = new Customer(name, clock.instant());
+            write(made, Optional.empty(), typed, faults);
+            made.findable(List.of());
+            byName.put(name, store.save(made));
             return Put.ADDED;
         }
-        Customer one = known.get().mergedInto == null ? known.get() : known.get().mergedInto;
-        CustomerView now = look(one.id());
-        int version = one.version();
+        List<String> before = known.told();
+        Optional<Measures> typedBefore = Optional.ofNullable(known.wristUm)
+                .map(wrist -> new Measures(wrist, known.handUm, LocalDate.now(clock)));
         write(
-                one,
-                measures(one, namesOf(one.id())),
+                known,
+                typedBefore,
                 new CustomerDetails(
-                        one.name,
-                        Texts.given(typed.address()).orElse(now.address()),
-                        Texts.given(typed.email()).orElse(now.email()),
-                        Texts.given(typed.language()).orElse(now.language()),
-                        Texts.given(typed.wrist()).orElse(text(now.wristUm())),
-                        Texts.given(typed.hand()).orElse(text(now.handUm())),
+                        known.name,
+                        Texts.given(typed.address()).orElse(known.address),
+                        Texts.given(typed.email()).orElse(known.email),
+                        Texts.given(typed.language()).orElse(known.language),
+                        Texts.given(typed.wrist()).orElse(text(known.wristUm)),
+                        Texts.given(typed.hand()).orElse(text(known.handUm)),
                         typed.units(),
-                        version),
-                new ArrayList<>());
-        findable(one);
-        return one.version() == version ? Put.SAME : Put.CHANGED;
+                        known.version()),
+                faults);
+        if (known.told().equals(before)) {
+            return Put.SAME;
+        }
+        findable(known);
+        return Put.CHANGED;
     }
 
     /** A name that is given up stays one of their names, so that who still uses it is known. */
