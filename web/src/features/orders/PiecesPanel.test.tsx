@@ -1,9 +1,10 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { expect, it, vi } from 'vitest';
 import type { Schemas } from '../../api/client';
+import { Reply, refused, serving } from '../../test/server';
 import { show } from '../../test/show';
 import { PiecesPanel } from './PiecesPanel';
-import { piecesQuery } from './queries';
+import { piecesQuery, useAct } from './queries';
 
 type Look = Schemas['PieceLook'];
 
@@ -82,4 +83,28 @@ it('is not there as long as nothing is planned', () => {
   server([]);
   show(<PiecesPanel order={7} />, [pieces([piece(1, { stage: 'OPEN', acts: [], last: undefined })])]);
   expect(screen.queryByRole('heading')).toBeNull();
+});
+
+function All() {
+  const act = useAct(7);
+  return (
+    <button type="button" onClick={() => act.mutate('FINISH')}>
+      all are made
+    </button>
+  );
+}
+
+it.each([
+  { able: [101, 103], asked: { path: '/api/pieces/acts', body: { act: 'FINISH', pieces: [101, 103] } } },
+  // The refusal says why.
+  { able: [], asked: { path: '/api/orders/7/acts/FINISH', body: undefined } },
+])('names the pieces when all are meant: $able', async ({ able, asked }) => {
+  const all = serving({
+    'GET /api/orders/7/pieces/next': { pieces: able.map((piece) => ({ piece: { piece } })) },
+    'POST /api/pieces/acts': new Reply(204),
+    'POST /api/orders/7/acts/FINISH': new Reply(409, refused()),
+  });
+  show(<All />);
+  fireEvent.click(screen.getByRole('button', { name: 'all are made' }));
+  await waitFor(() => expect(all.find((a) => a.method === 'POST')).toMatchObject(asked));
 });

@@ -45,10 +45,24 @@ export const quoteTextQuery = (id: number) =>
 
 export type Act = Schemas['OrderView']['acts'][number];
 
+/** What is said of all pieces of an order that are so far: it names them, as they are now. */
+const OF_PIECES: Partial<Record<Act, PieceAct>> = { FINISH: 'FINISH', DISPATCH: 'SEND' };
+
 export function useAct(id: number) {
   const refresh = useRefreshWork();
   return useMutation({
-    mutationFn: (act: Act) => ask(api.POST('/api/orders/{id}/acts/{act}', { params: { path: { id, act } } })),
+    mutationFn: async (act: Act) => {
+      const ofPieces = OF_PIECES[act];
+      const able = ofPieces ? await nextPieces(id, { act: ofPieces, count: 0 }) : [];
+      // Where none can, the order's own act is refused with the reason.
+      return ofPieces && able.length > 0
+        ? ask(
+            api.POST('/api/pieces/acts', {
+              body: { act: ofPieces, pieces: able.map((row) => row.piece.piece) },
+            }),
+          )
+        : ask(api.POST('/api/orders/{id}/acts/{act}', { params: { path: { id, act } } }));
+    },
     onSettled: refresh,
   });
 }
@@ -78,10 +92,12 @@ export const piecesQuery = (id: number) =>
 export type PieceAct = Schemas['PieceActRequest']['act'];
 
 /** Which pieces an act would take; 0 for all that can be. */
+const nextPieces = async (id: number, query: { act: PieceAct; count: number }) =>
+  (await ask(api.GET('/api/orders/{id}/pieces/next', { params: { path: { id }, query } }))).pieces;
+
 export function useNextPieces(id: number) {
   return useMutation({
-    mutationFn: async (query: { act: PieceAct; count: number }) =>
-      (await ask(api.GET('/api/orders/{id}/pieces/next', { params: { path: { id }, query } }))).pieces,
+    mutationFn: (query: { act: PieceAct; count: number }) => nextPieces(id, query),
   });
 }
 
