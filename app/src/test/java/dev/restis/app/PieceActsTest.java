@@ -159,6 +159,35 @@ class PieceActsTest extends RestisTest {
     }
 
     @Test
+    void whatIsMadeInItsPlaceMayHaveGoneToAnotherOrder() throws Exception {
+        say("GIVE_UP", 1);
+        long line = ask("/api/orders/" + order)
+                .body()
+                .path("lines")
+                .path(0)
+                .path("id")
+                .asLong();
+        Answer split =
+                tell("/api/orders/" + order + "/split", "{\"parts\": [{\"line\": %d, \"count\": 1}]}".formatted(line));
+        assertThat(split.status()).as(split.text()).isEqualTo(201);
+        Answer refused = takeBack(last(1).path("event").asLong());
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.body().path("detail").asString())
+                .contains(ask("/api/orders/" + split.body().path("id").asLong())
+                        .body()
+                        .path("reference")
+                        .asString());
+        assertThat(stage(1)).isEqualTo("GIVEN_UP");
+    }
+
+    @Test
+    void anOrderOfWhichAPieceIsBegunIsNotOfferedToBeCancelled() throws Exception {
+        assertThat(ask("/api/orders/" + order).body().path("acts").toString()).contains("\"CANCEL\"");
+        say("START", 2);
+        assertThat(ask("/api/orders/" + order).body().path("acts").toString()).doesNotContain("\"CANCEL\"");
+    }
+
+    @Test
     void ofTwoWhoSayTheSameOneIsTold() throws Exception {
         long piece = piece(1);
         List<CompletableFuture<Integer>> both = new ArrayList<>();

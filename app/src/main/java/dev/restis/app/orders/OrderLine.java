@@ -251,12 +251,16 @@ class OrderLine {
     /**
      * A piece was not given up after all: what was to take its place is made no more.
      *
-     * @throws Conflict when that is planned already
+     * @param instead what was to take its place
+     * @throws Conflict when that is planned already, or went to another order
      */
-    void keep(Piece notGivenUp) {
-        List<Piece> instead = pieces.stream()
-                .filter(p -> p.replaces().filter(r -> r.id() == notGivenUp.id()).isPresent())
-                .toList();
+    void keep(List<Piece> instead) {
+        for (Piece piece : instead) {
+            if (piece.line() != this) {
+                throw new Conflict(
+                        "piece.replacedElsewhere", piece.line().order.head().reference());
+            }
+        }
         if (instead.stream().anyMatch(p -> !p.open())) {
             throw new Conflict("piece.replaced", instead.get(0).number());
         }

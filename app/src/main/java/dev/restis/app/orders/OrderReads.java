@@ -105,6 +105,7 @@ class OrderReads {
                 count(order, p -> true),
                 count(order, p -> !p.open()),
                 count(order, Piece::cut),
+                count(order, Piece::begun),
                 count(order, Piece::made),
                 count(order, Piece::sent));
         List<LineView> lines = order.lines().stream()

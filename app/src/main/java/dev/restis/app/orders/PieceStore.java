@@ -14,6 +14,10 @@ interface PieceStore extends JpaRepository<Piece, Long> {
             """)
     List<Piece> open(Collection<Long> lines);
 
+    /** What was to take the place of a piece that was given up, in whichever order it is now. */
+    @Query("select p from Piece p where p.replaces.id = :piece")
+    List<Piece> insteadOf(long piece);
+
     @Query("select l from OrderLine l where l.id in :lines")
     List<OrderLine> linesById(Collection<Long> lines);
 }

@@ -37,7 +37,7 @@ class PiecesHeard {
         if (moved.act() == PieceAct.GIVE_UP) {
             store.findAllById(moved.pieces()).forEach(p -> p.line().replace(p));
         } else if (moved.tookBack().filter(a -> a == PieceAct.GIVE_UP).isPresent()) {
-            store.findAllById(moved.pieces()).forEach(p -> p.line().keep(p));
+            store.findAllById(moved.pieces()).forEach(p -> p.line().keep(store.insteadOf(p.id())));
         }
         what(moved.act(), moved.tookBack())
                 .ifPresent(

@@ -84,6 +84,7 @@ class Standing {
                                 select o.id, o.stage, count(p.id) as pieces,
                                        count(p.id) filter (where p.stage >= 'PLANNED') as planned,
                                        count(p.id) filter (where p.stage >= 'CUT') as cut,
+                                       count(p.id) filter (where p.stage >= 'MAKING') as begun,
                                        count(p.id) filter (where p.stage >= 'MADE') as made,
                                        count(p.id) filter (where p.stage = 'SENT') as dispatched,
                                        coalesce(sum(l.making_s) filter (where p.stage < 'MADE'), 0) as left_s
@@ -98,6 +99,7 @@ class Standing {
                                         row.getInt("pieces"),
                                         row.getInt("planned"),
                                         row.getInt("cut"),
+                                        row.getInt("begun"),
                                         row.getInt("made"),
                                         row.getInt("dispatched")),
                                 row.getLong("left_s")))

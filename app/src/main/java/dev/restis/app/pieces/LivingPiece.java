@@ -54,6 +54,10 @@ public abstract class LivingPiece {
         return stage.cut();
     }
 
+    public boolean begun() {
+        return stage.begun();
+    }
+
     public boolean made() {
         return stage.made();
     }

@@ -35,7 +35,7 @@ public final class OrderLife {
     }
 
     /**
-     * What may be done now. As long as nothing is made, all can be given up, and what was cut goes back on the shelf; what
+     * What may be done now. As long as nothing is begun, all can be given up, and what was cut goes back on the shelf; what
      * has gone out stays as it is.
      */
     public static Set<OrderAct> allowed(OrderStage stage, OrderProgress p) {
@@ -59,7 +59,7 @@ public final class OrderLife {
                 if (p.planned() < p.pieces()) {
                     acts.add(OrderAct.PLAN);
                 }
-                if (p.made() == 0) {
+                if (p.begun() == 0) {
                     acts.add(OrderAct.CANCEL);
                 }
                 if (p.cut() > 0 && p.cut() < p.pieces()) {

@@ -2,19 +2,19 @@ package dev.restis.core.order;
 
 /**
  * How far the pieces of an order are. Each count holds those that are further too: what is dispatched was made, what was
- * made was cut, what is cut was planned.
+ * made was begun, what was begun was cut, what is cut was planned.
  *
  * @param pieces that are wanted
  */
-public record OrderProgress(int pieces, int planned, int cut, int made, int dispatched) {
+public record OrderProgress(int pieces, int planned, int cut, int begun, int made, int dispatched) {
 
-    public static final OrderProgress NOTHING = new OrderProgress(0, 0, 0, 0, 0);
+    public static final OrderProgress NOTHING = new OrderProgress(0, 0, 0, 0, 0, 0);
 
     public OrderProgress {
-        if (pieces < planned || planned < cut || cut < made || made < dispatched || dispatched < 0) {
+        if (pieces < planned || planned < cut || cut < begun || begun < made || made < dispatched || dispatched < 0) {
             throw new IllegalArgumentException(
-                    "pieces, planned, cut, made, dispatched must fall from each to the next but were " + pieces + ", "
-                            + planned + ", " + cut + ", " + made + ", " + dispatched);
+                    "pieces, planned, cut, begun, made, dispatched must fall from each to the next but were " + pieces
+                            + ", " + planned + ", " + cut + ", " + begun + ", " + made + ", " + dispatched);
         }
     }
 }

@@ -28,6 +28,11 @@ public enum PieceStage {
         return compareTo(CUT) >= 0;
     }
 
+    /** Whether hands have worked on it. */
+    public boolean begun() {
+        return compareTo(MAKING) >= 0 && this != GIVEN_UP;
+    }
+
     /** Whether it is there and tied, or has gone out. */
     public boolean made() {
         return compareTo(MADE) >= 0 && this != GIVEN_UP;

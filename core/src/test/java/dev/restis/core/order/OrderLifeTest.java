@@ -34,7 +34,7 @@ class OrderLifeTest {
     })
     void theStateFollowsFromStageAndPieces(
             OrderStage stage, int pieces, int planned, int cut, int made, int dispatched, OrderState state) {
-        OrderProgress progress = new OrderProgress(pieces, planned, cut, made, dispatched);
+        OrderProgress progress = progress(pieces, planned, cut, made, dispatched);
         assertThat(OrderLife.state(stage, progress)).isEqualTo(state);
     }
 
@@ -50,16 +50,28 @@ class OrderLifeTest {
         "3, 3, 3, 3, 3, ''"
     })
     void whatMayBeDoneFollowsFromThePieces(int pieces, int planned, int cut, int made, int dispatched, String allowed) {
-        OrderProgress progress = new OrderProgress(pieces, planned, cut, made, dispatched);
+        OrderProgress progress = progress(pieces, planned, cut, made, dispatched);
         assertThat(OrderLife.allowed(OrderStage.ACCEPTED, progress))
                 .extracting(OrderAct::name)
                 .containsExactlyInAnyOrder(allowed.isEmpty() ? new String[0] : allowed.split(" "));
     }
 
     @Test
+    void whatIsBegunIsNotGivenUpWithTheOrder() {
+        assertThat(OrderLife.allowed(OrderStage.ACCEPTED, new OrderProgress(3, 3, 2, 1, 0, 0)))
+                .containsExactlyInAnyOrder(
+                        OrderAct.CHANGE_PIECES, OrderAct.CHANGE_HEAD, OrderAct.CANCEL_REST, OrderAct.FINISH);
+    }
+
+    /** Of which nothing is begun but what is made. */
+    private static OrderProgress progress(int pieces, int planned, int cut, int made, int dispatched) {
+        return new OrderProgress(pieces, planned, cut, made, made, dispatched);
+    }
+
+    @Test
     void piecesCannotBeFurtherThanTheOnesBeforeThem() {
-        assertThatThrownBy(() -> new OrderProgress(3, 1, 2, 0, 0)).hasMessageContaining("3, 1, 2, 0, 0");
-        assertThatThrownBy(() -> new OrderProgress(3, 3, 2, 1, -1)).hasMessageContaining("-1");
+        assertThatThrownBy(() -> progress(3, 1, 2, 0, 0)).hasMessageContaining("3, 1, 2, 0, 0, 0");
+        assertThatThrownBy(() -> progress(3, 3, 2, 1, -1)).hasMessageContaining("-1");
     }
 
     /** Plays whole lives by chance and watches that nothing is lost on the way. */
@@ -69,7 +81,7 @@ class OrderLifeTest {
         Map<OrderState, Integer> seen = new EnumMap<>(OrderState.class);
         for (int life = 0; life < 400; life++) {
             OrderStage stage = OrderStage.DRAFT;
-            OrderProgress p = new OrderProgress(1 + random.nextInt(4), 0, 0, 0, 0);
+            OrderProgress p = progress(1 + random.nextInt(4), 0, 0, 0, 0);
             for (int step = 0; step < 25; step++) {
                 OrderState before = OrderLife.state(stage, p);
                 seen.merge(before, 1, Integer::sum);
@@ -102,19 +114,17 @@ class OrderLifeTest {
     /** What an act does to the pieces. */
     private static OrderProgress done(OrderAct act, OrderProgress p) {
         return switch (act) {
-            case PLAN -> new OrderProgress(p.pieces(), p.planned() + 1, p.cut(), p.made(), p.dispatched());
-            case FINISH -> new OrderProgress(p.pieces(), p.planned(), p.cut(), p.made() + 1, p.dispatched());
-            case DISPATCH -> new OrderProgress(p.pieces(), p.planned(), p.cut(), p.made(), p.dispatched() + 1);
-            case CANCEL_REST -> new OrderProgress(p.cut(), p.cut(), p.cut(), p.made(), p.dispatched());
-            case CANCEL -> new OrderProgress(p.pieces(), 0, 0, 0, 0);
+            case PLAN -> progress(p.pieces(), p.planned() + 1, p.cut(), p.made(), p.dispatched());
+            case FINISH -> progress(p.pieces(), p.planned(), p.cut(), p.made() + 1, p.dispatched());
+            case DISPATCH -> progress(p.pieces(), p.planned(), p.cut(), p.made(), p.dispatched() + 1);
+            case CANCEL_REST -> progress(p.cut(), p.cut(), p.cut(), p.made(), p.dispatched());
+            case CANCEL -> progress(p.pieces(), 0, 0, 0, 0);
             default -> p;
         };
     }
 
     /** The scissors go on beside whatever people do at the desk. */
     private static OrderProgress onward(OrderProgress p) {
-        return p.cut() < p.planned()
-                ? new OrderProgress(p.pieces(), p.planned(), p.cut() + 1, p.made(), p.dispatched())
-                : p;
+        return p.cut() < p.planned() ? progress(p.pieces(), p.planned(), p.cut() + 1, p.made(), p.dispatched()) : p;
     }
 }
