@@ -81,6 +81,7 @@ class ScreenshotsTest {
 
     private static void shoot(Page page, String name) {
         page.waitForLoadState(LoadState.NETWORKIDLE);
+        Browser.settled(page);
         page.screenshot(new Page.ScreenshotOptions()
                 .setAnimations(com.microsoft.playwright.options.ScreenshotAnimations.DISABLED)
                 .setPath(FOLDER.resolve(name + ".png")));
