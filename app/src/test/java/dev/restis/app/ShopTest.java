@@ -205,6 +205,28 @@ class ShopTest extends RestisTest {
     }
 
     @Test
+    void whatAShopDeliveredOfAForgottenCustomerIsForgottenToo() throws Exception {
+        String shy = body("HK-9", 2).replace("Runa", "Runa Shy");
+        deliver(201, shy, "09:00");
+        deliver(200, shy, "09:00");
+        long order = jdbc.sql("select id from customer_order where reference = 'HK-9'")
+                .query(Long.class)
+                .single();
+        // As a delivery stands that somebody had to look at before it was taken.
+        jdbc.sql("update delivery set body = convert_to(?, 'UTF8') where 'HK-9' = any (order_references)")
+                .param(shy)
+                .update();
+        tell("/api/orders/" + order + "/acts/CANCEL", "{}");
+        long customer = ask("/api/orders/" + order).body().path("customerId").asLong();
+        assertThat(tell("/api/customers/" + customer + "/forget", "").status()).isEqualTo(200);
+        assertThat(jdbc.sql("select body is null from delivery where 'HK-9' = any (order_references)")
+                        .query(Boolean.class)
+                        .list())
+                .isNotEmpty()
+                .containsOnly(true);
+    }
+
+    @Test
     void sixteenAtOnceOfOneOrderMakeItOnce() throws Exception {
         ExecutorService many = Executors.newFixedThreadPool(16);
         CountDownLatch start = new CountDownLatch(1);
