@@ -44,7 +44,11 @@ class OrderExport {
                 .toList();
         Map<Long, CustomerOrder> byId =
                 store.withLines(ids).stream().collect(Collectors.toMap(CustomerOrder::id, Function.identity()));
-        ids.forEach(id -> orders.add(order(Objects.requireNonNull(byId.get(id)), sitting)));
+        // Those of forgotten customers are nobody's, and could not be read in again.
+        ids.stream()
+                .map(id -> Objects.requireNonNull(byId.get(id)))
+                .filter(order -> !order.head().customer().isEmpty())
+                .forEach(order -> orders.add(order(order, sitting)));
         return json.writeValueAsString(orders);
     }
 
