@@ -1,6 +1,5 @@
 package dev.restis.app.customers;
 
-import dev.restis.app.customers.Customers.CustomerDetails;
 import dev.restis.app.platform.CsvText;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.RowsFile;

@@ -2,7 +2,6 @@ package dev.restis.app.customers;
 
 import dev.restis.app.customers.OfCustomers.Measures;
 import dev.restis.app.customers.OfCustomers.Ordered;
-import dev.restis.app.platform.Keyset;
 import dev.restis.app.platform.LockOrder;
 import dev.restis.app.platform.LockOrder.Rank;
 import dev.restis.app.platform.Problems.Conflict;
@@ -11,10 +10,7 @@ import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
-import dev.restis.core.measure.LengthReader;
-import dev.restis.core.measure.UnitSystem;
 import jakarta.persistence.EntityManager;
-import jakarta.persistence.TypedQuery;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -23,9 +19,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -38,18 +32,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Who orders. The same letters are the same customer; that two names are one, somebody says by hand. */
 @Service
 public class Customers {
-
-    /**
-     * A line of the list.
-     *
-     * @param newest the day of their newest order
-     */
-    record CustomerRow(
-            long id,
-            String name,
-            String email,
-            long orders,
-            @Nullable LocalDate newest) {}
 
     /** Another name of the same customer. */
     record OtherName(long id, String name) {}
@@ -77,28 +59,6 @@ public class Customers {
             long orders,
             boolean nameless,
             int version) {}
-
-    /**
-     * What is kept of a customer, as typed.
-     *
-     * @param wrist with its unit, or in those of the house
-     */
-    record CustomerDetails(
-            String name,
-            @Nullable String address,
-            @Nullable String email,
-            @Nullable String language,
-            @Nullable String wrist,
-            @Nullable String hand,
-            UnitSystem units,
-            int version) {}
-
-    private static final int LONGEST_NAME = 120;
-    private static final int LONGEST_ADDRESS = 400;
-    private static final int PAGE = 50;
-    private static final Length LEAST = Length.ofMillimetres(60);
-    private static final Length MOST = Length.ofMillimetres(400);
-    private static final String MAIL = "[^\\s@]+@[^\\s@]+";
 
     private final CustomerStore store;
     private final OfCustomers others;
@@ -152,71 +112,6 @@ public class Customers {
                 .toList();
     }
 
-    /**
-     * By name.
-     *
-     * @param query words that all occur in a name, an address or an e-mail address
-     */
-    @Transactional(readOnly = true)
-    Keyset<CustomerRow> page(String query, @Nullable String after) {
-        List<String> place = Keyset.read(after, "\\d{1,18}", "(?s).*").orElse(List.of());
-        List<String> words = Stream.of(query.strip().toLowerCase(Locale.ROOT).split("\\s+"))
-                .filter(w -> !w.isEmpty())
-                .map(w -> "%" + w.replaceAll("([\\\\%_])", "\\\\$1") + "%")
-                .toList();
-        StringBuilder where = new StringBuilder("c.mergedInto is null and c.namelessAt is null");
-        for (int i = 0; i < words.size(); i++) {
-            where.append(" and c.search like :word").append(i);
-        }
-        if (!place.isEmpty()) {
-            where.append(" and (lower(c.name) > :name or lower(c.name) = :name and c.id > :id)");
-        }
-        TypedQuery<Listed> asked = entities.createQuery(
-                        "select c, lower(c.name) from Customer c where " + where + " order by lower(c.name), c.id",
-                        Listed.class)
-                .setMaxResults(PAGE + 1);
-        for (int i = 0; i < words.size(); i++) {
-            asked.setParameter("word" + i, words.get(i));
-        }
-        if (!place.isEmpty()) {
-            asked.setParameter("id", Long.parseLong(place.get(0))).setParameter("name", place.get(1));
-        }
-        Keyset<Listed> page =
-                Keyset.of(asked.getResultList(), PAGE, l -> List.of(l.customer().id(), l.key()));
-        return new Keyset<>(rows(page.rows().stream().map(Listed::customer).toList()), page.next());
-    }
-
-    /** @param key what the list is sorted by, as the database has it */
-    private record Listed(Customer customer, String key) {}
-
-    private List<CustomerRow> rows(List<Customer> page) {
-        Map<Long, Long> byName = new TreeMap<>();
-        page.forEach(c -> byName.put(c.id(), c.id()));
-        if (!page.isEmpty()) {
-            store.otherNames(page.stream().map(Customer::id).toList())
-                    .forEach(o -> byName.put(o.id(), o.mergedInto == null ? o.id() : o.mergedInto.id()));
-        }
-        Map<Long, Ordered> ordered = new TreeMap<>();
-        others.ordered(byName.keySet())
-                .forEach((name, some) -> ordered.merge(byName.getOrDefault(name, name), some, Customers::sum));
-        return page.stream()
-                .map(c -> {
-                    Optional<Ordered> some = Optional.ofNullable(ordered.get(c.id()));
-                    return new CustomerRow(
-                            c.id(),
-                            c.name,
-                            c.email,
-                            some.map(Ordered::orders).orElse(0L),
-                            some.map(Ordered::newest).orElse(null));
-                })
-                .toList();
-    }
-
-    private static Ordered sum(Ordered one, Ordered other) {
-        return new Ordered(
-                one.orders() + other.orders(), one.newest().isAfter(other.newest()) ? one.newest() : other.newest());
-    }
-
     /** @param customer the number of any of their names */
     @Transactional(readOnly = true)
     CustomerView look(long customer) {
@@ -258,15 +153,11 @@ public class Customers {
     @Transactional
     long add(CustomerDetails typed) {
         List<Fault> faults = new ArrayList<>();
-        Customer made = new Customer(name(typed, faults), clock.instant());
+        Customer made = new Customer(typed.name(faults), clock.instant());
         store.named(made.name).ifPresent(other -> faults.add(taken(other)));
-        write(made, Optional.empty(), typed, faults);
+        typed.write(made, Optional.empty(), clock.instant(), faults);
         made.findable(List.of());
         return store.save(made).id();
-    }
-
-    private static String name(CustomerDetails typed, List<Fault> faults) {
-        return Texts.required(typed.name(), "name", LONGEST_NAME, faults);
     }
 
     private static Fault taken(Customer other) {
@@ -294,11 +185,11 @@ public class Customers {
      */
     Put put(CustomerDetails typed, Map<String, Customer> byName) {
         List<Fault> faults = new ArrayList<>();
-        String name = name(typed, faults);
+        String name = typed.name(faults);
         Customer known = byName.get(name);
         if (known == null) {
             Customer made = new Customer(name, clock.instant());
-            write(made, Optional.empty(), typed, faults);
+            typed.write(made, Optional.empty(), clock.instant(), faults);
             made.findable(List.of());
             byName.put(name, store.save(made));
             return Put.ADDED;
@@ -306,10 +197,7 @@ public class Customers {
         List<String> before = known.told();
         Optional<Measures> typedBefore = Optional.ofNullable(known.wristUm)
                 .map(wrist -> new Measures(wrist, known.handUm, LocalDate.now(clock)));
-        write(
-                known,
-                typedBefore,
-                new CustomerDetails(
+        new CustomerDetails(
                         known.name,
                         Texts.given(typed.address()).orElse(known.address),
                         Texts.given(typed.email()).orElse(known.email),
@@ -317,8 +205,8 @@ public class Customers {
                         Texts.given(typed.wrist()).orElse(text(known.wristUm)),
                         Texts.given(typed.hand()).orElse(text(known.handUm)),
                         typed.units(),
-                        known.version()),
-                faults);
+                        known.version())
+                .write(known, typedBefore, clock.instant(), faults);
         if (known.told().equals(before)) {
             return Put.SAME;
         }
@@ -335,10 +223,10 @@ public class Customers {
             throw new Conflict("changedMeanwhile");
         }
         List<Fault> faults = new ArrayList<>();
-        String name = name(typed, faults);
+        String name = typed.name(faults);
         Optional<Measures> shown = measures(one, namesOf(customer));
         Customer called = name.equals(one.name) ? one : called(one, name, faults);
-        write(called, shown, typed, faults);
+        typed.write(called, shown, clock.instant(), faults);
         findable(called);
     }
 
@@ -355,54 +243,6 @@ public class Customers {
         store.otherNames(List.of(one.id())).forEach(other -> other.mergedInto = called);
         one.mergedInto = called;
         return called;
-    }
-
-    private void write(Customer one, Optional<Measures> shown, CustomerDetails typed, List<Fault> faults) {
-        String address = optional(typed.address(), "address", LONGEST_ADDRESS, faults);
-        String email = optional(typed.email(), "email", LONGEST_NAME, faults);
-        if (!email.isEmpty() && !email.matches(MAIL)) {
-            faults.add(Fault.of("email", "email.unread", email));
-        }
-        Optional<String> language = Texts.language(typed.language());
-        if (language.isEmpty()) {
-            faults.add(Fault.of("language", "language.unread", String.valueOf(typed.language())));
-        }
-        Long wrist = length("wrist", typed.wrist(), typed.units(), faults);
-        Long hand = length("hand", typed.hand(), typed.units(), faults);
-        if (hand != null && wrist == null) {
-            faults.add(Fault.of("wrist", "wrist.beforeHand"));
-        }
-        if (!faults.isEmpty()) {
-            throw new Rejected(faults);
-        }
-        one.address = address;
-        one.email = email;
-        one.language = language.orElseThrow();
-        if (!Objects.equals(wrist, shown.map(Measures::wristUm).orElse(null))
-                || !Objects.equals(hand, shown.map(Measures::handUm).orElse(null))) {
-            one.wristUm = wrist;
-            one.handUm = hand;
-            one.measuredAt = clock.instant();
-        }
-    }
-
-    private static String optional(@Nullable String text, String field, int longest, List<Fault> faults) {
-        String given = Texts.given(text).orElse("");
-        if (given.length() > longest) {
-            faults.add(Fault.of(field, "tooLong", longest));
-        }
-        return given;
-    }
-
-    private static @Nullable Long length(String field, @Nullable String text, UnitSystem units, List<Fault> faults) {
-        Optional<String> given = Texts.given(text);
-        Optional<Length> length = given.flatMap(t -> LengthReader.read(t, units));
-        if (given.isPresent() && length.isEmpty()) {
-            faults.add(Fault.of(field, "length.unread", given.get()));
-        }
-        length.filter(l -> l.isLessThan(LEAST) || MOST.isLessThan(l))
-                .ifPresent(l -> faults.add(Fault.of(field, "length.range", l, LEAST, MOST)));
-        return length.map(Length::micrometres).orElse(null);
     }
 
     /** From now on one is another name of the other, who gets what was known only of the one. */

@@ -1,7 +1,6 @@
 package dev.restis.app.customers;
 
-import dev.restis.app.customers.Customers.CustomerDetails;
-import dev.restis.app.customers.Customers.CustomerRow;
+import dev.restis.app.customers.CustomerList.CustomerRow;
 import dev.restis.app.customers.Customers.CustomerView;
 import dev.restis.app.platform.Keyset;
 import dev.restis.app.platform.Made;
@@ -32,11 +31,13 @@ class CustomersController {
     record MergeRequest(long into) {}
 
     private final Customers customers;
+    private final CustomerList list;
     private final CustomerFile file;
     private final JsonMapper json =
             JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
-    CustomersController(Customers customers, CustomerFile file) {
+    CustomersController(Customers customers, CustomerList list, CustomerFile file) {
+        this.list = list;
         this.customers = customers;
         this.file = file;
     }
@@ -44,7 +45,7 @@ class CustomersController {
     @GetMapping
     Keyset<CustomerRow> customers(
             @RequestParam(defaultValue = "") String query, @RequestParam(required = false) @Nullable String after) {
-        return customers.page(query, after);
+        return list.page(query, after);
     }
 
     @PostMapping

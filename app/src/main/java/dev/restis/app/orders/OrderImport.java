@@ -20,7 +20,6 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -142,7 +141,6 @@ public class OrderImport {
 
     static final String FILE = "FILE";
     private static final int LONGEST_SOURCE = 40;
-    private static final int MOST_SHOWN = 200;
     private static final Duration LONGEST_WAIT = Duration.ofSeconds(60);
     private static final Duration BETWEEN_LOOKS = Duration.ofMillis(60);
 
@@ -189,13 +187,10 @@ public class OrderImport {
         this.clock = clock;
     }
 
-    /** A file with the fields that its columns hold, and what each of its rows would do. */
-    private record Understood(RowsFile file, Columns columns, List<Reading> readings) {}
-
     /** Says what importing would do, and does nothing. */
     @Transactional(readOnly = true)
     public FileView preview(byte[] file, Request request) {
-        return view(readAll(file, request, desk.sit()), request);
+        return readAll(file, request, desk.sit()).view(request);
     }
 
     /**
@@ -251,14 +246,14 @@ public class OrderImport {
         PieceDesk.Sitting sitting = desk.sit();
         // Before anything is read of them, so that what is judged is what is changed.
         locks.holdTogether(store.idsOfSource(request.from(), references(file, request)));
-        Understood understood = readAll(file, request, sitting);
+        UnderstoodFile understood = readAll(file, request, sitting);
         if (!understood.columns().missing().isEmpty()) {
             throw new Rejected(Fault.of(
                     "file",
                     "file.columns",
                     String.join(", ", understood.columns().missing())));
         }
-        FileView view = view(understood, request);
+        FileView view = understood.view(request);
         if (mode == Mode.ALL && view.bad() > 0) {
             throw new Rejected(Fault.of("file", "file.badRows", view.bad()));
         }
@@ -355,7 +350,7 @@ public class OrderImport {
         noteChange(order, to.number());
     }
 
-    private Understood readAll(byte[] bytes, Request request, PieceDesk.Sitting sitting) {
+    private UnderstoodFile readAll(byte[] bytes, Request request, PieceDesk.Sitting sitting) {
         List<Fault> faults = new ArrayList<>();
         if (request.from().length() > LONGEST_SOURCE) {
             faults.add(Fault.of("source", "tooLong", LONGEST_SOURCE));
@@ -364,7 +359,7 @@ public class OrderImport {
         Columns columns = columns(file, request);
         if (!columns.missing().isEmpty()) {
             // Without its columns nothing of the file can be judged; what there is is shown, to be chosen from.
-            return new Understood(file, columns, List.of());
+            return new UnderstoodFile(file, columns, List.of());
         }
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
@@ -375,7 +370,7 @@ public class OrderImport {
         for (RowsFile.Row row : file.rows()) {
             readings.add(run.read(columns.of(row, request.fixesOf(row.number()))));
         }
-        return new Understood(file, columns, readings);
+        return new UnderstoodFile(file, columns, readings);
     }
 
     private Columns columns(RowsFile file, Request request) {
@@ -407,43 +402,5 @@ public class OrderImport {
                 .filter(s -> !OrderLife.allowed(s.stage(), s.progress()).contains(OrderAct.CHANGE_PIECES))
                 .map(s -> references.getOrDefault(s.order(), ""))
                 .collect(Collectors.toSet());
-    }
-
-    private static FileView view(Understood understood, Request request) {
-        List<Reading> readings = understood.readings();
-        List<RowView> shown = readings.stream()
-                .map(Reading::view)
-                .sorted(Comparator.comparing(
-                                (RowView r) -> r.state() != RowState.BAD && r.state() != RowState.DIFFERENT)
-                        .thenComparing(RowView::number))
-                .limit(MOST_SHOWN)
-                .sorted(Comparator.comparing(RowView::number))
-                .toList();
-        int pieces = readings.stream()
-                .filter(r -> r.state() == RowState.NEW)
-                .mapToInt(r -> r.view().quantity())
-                .sum();
-        int accepted = (int) readings.stream()
-                .filter(r -> r.state() == RowState.DIFFERENT && request.accepts(r.number()))
-                .count();
-        return new FileView(
-                understood.file().form(),
-                understood.file().columns(),
-                Columns.fields().stream()
-                        .map(f -> new ColumnView(
-                                f, understood.columns().byField().getOrDefault(f, ""), Columns.NEEDED.contains(f)))
-                        .toList(),
-                shown,
-                readings.size(),
-                count(readings, RowState.NEW),
-                count(readings, RowState.KNOWN),
-                count(readings, RowState.DIFFERENT),
-                count(readings, RowState.BAD),
-                accepted,
-                pieces);
-    }
-
-    private static int count(List<Reading> readings, RowState state) {
-        return (int) readings.stream().filter(r -> r.state() == state).count();
     }
 }
