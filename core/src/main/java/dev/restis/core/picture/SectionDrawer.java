@@ -14,7 +14,6 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
 /** Draws a piece section by section from left to right. */
 final class SectionDrawer implements Section.Visitor<Boolean> {
@@ -174,9 +173,7 @@ final class SectionDrawer implements Section.Visitor<Boolean> {
         int count = section.count() == Section.Threaded.ALL_AROUND
                 ? sheet.piece.fit().around()
                 : section.count() == Section.Threaded.CHOSEN
-                        ? Optional.ofNullable(sheet.piece.request().parts().get(section.hardware()))
-                                .map(p -> p.count())
-                                .orElse(0)
+                        ? sheet.piece.request().chosen(section.hardware())
                         : section.count();
         double length = sheet.millimetres(section.hardware(), Measure.LENGTH);
         int most = Math.max(2, (int) (sheet.detail.longestBody() / Math.max(1, length)));

@@ -62,10 +62,7 @@ final class Sheet {
     }
 
     Optional<Hardware> hardware(String slot) {
-        var chosen = piece.request().parts().get(slot);
-        return chosen != null
-                ? Optional.of(chosen.hardware())
-                : pattern.hardware(slot).filter(h -> !h.optional()).map(h -> h.usual());
+        return piece.request().part(slot);
     }
 
     int slotNumber(String slot) {

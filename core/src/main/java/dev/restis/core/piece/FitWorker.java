@@ -76,6 +76,25 @@ final class FitWorker {
         return Optional.of(finished(target, room, thickness, bodies, around, reached, deduction));
     }
 
+    /** How far each of the pattern's sections goes along the measured length of a piece that came out like this. */
+    List<Length> along(PieceFit fit) {
+        Deduction deduction = new Deduction(fit.target().total(), FlatLength.curvature(fit.thickness()));
+        List<Length> along = new ArrayList<>();
+        int body = 0;
+        for (Section section : parts.pattern.sections()) {
+            Length taken = Length.ZERO.minus(new Sum(section.accept(deduction)).total());
+            if (section instanceof Body stitched) {
+                Length own = fit.bodies().get(body++).length();
+                along.add(stitched.within() ? own : Length.ZERO);
+            } else if (section instanceof Threaded beads && beads.count() == Threaded.ALL_AROUND) {
+                along.add(aroundLength().times((long) fit.around()));
+            } else {
+                along.add(taken);
+            }
+        }
+        return along;
+    }
+
     private PieceFit finished(
             Sum target,
             Sum room,

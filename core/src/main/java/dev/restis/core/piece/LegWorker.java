@@ -25,6 +25,7 @@ import dev.restis.core.stitch.Stitches;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.function.Consumer;
 
 /** Works out the sum behind one leg of a strand, section by section. */
 final class LegWorker implements Section.Visitor<List<Term>> {
@@ -75,14 +76,24 @@ final class LegWorker implements Section.Visitor<List<Term>> {
     }
 
     private static Sum work(Parts parts, PieceFit fit, Role role, int leg) {
-        LegWorker worker = new LegWorker(parts, fit, role, leg);
         List<Term> terms = new ArrayList<>();
-        for (Section section : parts.pattern.sections()) {
-            terms.addAll(section.accept(worker));
-        }
-        terms.addAll(worker.turns());
-        terms.addAll(worker.ends());
+        new LegWorker(parts, fit, role, leg).each(terms::addAll);
         return new Sum(terms);
+    }
+
+    /** The sums of one leg: one for each of the pattern's sections, then its turns, then its ends. */
+    static List<Sum> bySection(Parts parts, PieceFit fit, Role role, int leg) {
+        List<Sum> sums = new ArrayList<>();
+        new LegWorker(parts, fit, role, leg).each(terms -> sums.add(new Sum(terms)));
+        return sums;
+    }
+
+    private void each(Consumer<List<Term>> taker) {
+        for (Section section : parts.pattern.sections()) {
+            taker.accept(section.accept(this));
+        }
+        taker.accept(turns());
+        taker.accept(ends());
     }
 
     /** The bends by which each course goes over into the next. */

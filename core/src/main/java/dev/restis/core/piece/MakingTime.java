@@ -23,13 +23,15 @@ public record MakingTime(Duration prepare, Duration body, Duration closure, Dura
     /** A strand that only runs along is laid, not tied. */
     private static final double LAY = 0.3;
 
-    private static final double BEAD = 10;
-    private static final double SET_OUT = 60;
-    private static final double STRAND = 20;
-    private static final double THREADED = 8;
-    private static final double KNOT = 25;
-    private static final double INSPECT = 60;
-    private static final double END = 15;
+    /** Seconds that a bead takes that is tied in. */
+    public static final double BEAD = 10;
+
+    public static final double SET_OUT = 60;
+    public static final double STRAND = 20;
+    public static final double THREADED = 8;
+    public static final double KNOT = 25;
+    public static final double INSPECT = 60;
+    public static final double END = 15;
     private static final Duration GLUE_DRIES = Duration.ofDays(1);
 
     public static MakingTime of(WorkedPiece piece) {
@@ -55,7 +57,7 @@ public record MakingTime(Duration prepare, Duration body, Duration closure, Dura
     }
 
     /** Seconds that one repeat takes. */
-    static double perRepeat(Stitch stitch) {
+    public static double perRepeat(Stitch stitch) {
         return stitch.paths().stream()
                 .flatMap(p -> p.stretches().stream())
                 .mapToDouble(s -> s.element() instanceof PathElement.Along ? LAY : MOVEMENT)

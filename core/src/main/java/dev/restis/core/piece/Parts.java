@@ -112,11 +112,7 @@ final class Parts {
 
     /** The chosen part, or for a slot left open the pattern's usual one; empty for an optional part not chosen. */
     Optional<Hardware> part(String slot) {
-        PieceRequest.Part chosen = request.parts().get(slot);
-        if (chosen != null) {
-            return Optional.of(chosen.hardware());
-        }
-        return pattern.hardware(slot).filter(h -> !h.optional()).map(h -> h.usual());
+        return request.part(slot);
     }
 
     /** A measure of a part; zero without the part. */
@@ -126,8 +122,7 @@ final class Parts {
 
     /** How many the maker chose of a part that comes in any number. */
     int chosen(String slot) {
-        PieceRequest.Part chosen = request.parts().get(slot);
-        return chosen == null ? 0 : chosen.count();
+        return request.chosen(slot);
     }
 
     /** Length of each bead of a motif; zero when the piece carries none. */

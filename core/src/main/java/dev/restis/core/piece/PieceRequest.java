@@ -7,6 +7,7 @@ import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.Pattern;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -76,6 +77,20 @@ public record PieceRequest(
         public House(MarginPolicy margin, Length cuttingStep) {
             this(margin, cuttingStep, TakeUp.Book.EMPTY, false);
         }
+    }
+
+    /** The part in a slot: the one chosen, or for a slot left open the pattern's usual one; empty for an optional part not chosen. */
+    public Optional<Hardware> part(String slot) {
+        Part chosen = parts.get(slot);
+        return chosen != null
+                ? Optional.of(chosen.hardware())
+                : pattern.hardware(slot).filter(h -> !h.optional()).map(h -> h.usual());
+    }
+
+    /** How many the maker chose of a part that comes in any number. */
+    public int chosen(String slot) {
+        Part chosen = parts.get(slot);
+        return chosen == null ? 0 : chosen.count();
     }
 
     public PieceRequest with(House other) {
