@@ -94,7 +94,7 @@ class PieceActs {
 
     private List<OrderPiece> looked(List<Piece> rows) {
         Map<Long, PieceLook> looks = new HashMap<>();
-        pieces.look(rows.stream().map(Piece::id).toList()).forEach(l -> looks.put(l.piece(), l));
+        pieces.look(rows).forEach(l -> looks.put(l.piece(), l));
         return rows.stream()
                 .map(p -> new OrderPiece(
                         p.line().number(),

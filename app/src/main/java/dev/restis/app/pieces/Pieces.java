@@ -26,7 +26,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.function.Function;
 import java.util.function.LongFunction;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -245,16 +244,14 @@ public class Pieces {
         byAct.forEach((act, pieces) -> takeBack(pieces, act));
     }
 
-    /** Where these pieces stand, in the order in which they are asked for. */
+    /** Where these pieces stand, in the order in which they are given; they may be gone since they were read. */
     @Transactional(readOnly = true)
-    public List<PieceLook> look(List<Long> pieces) {
+    public List<PieceLook> look(List<? extends LivingPiece> pieces) {
         Instant now = clock.instant();
         WorkSteps steps = workshop.steps();
-        Map<Long, LivingPiece> found =
-                found(pieces).stream().collect(Collectors.toMap(LivingPiece::id, Function.identity()));
-        Map<Long, PieceLife> lives = lives(pieces);
+        Map<Long, PieceLife> lives = lives(pieces.stream().map(LivingPiece::id).toList());
         return pieces.stream()
-                .map(id -> look(Objects.requireNonNull(found.get(id)), lives.get(id), steps, now))
+                .map(piece -> look(piece, lives.get(piece.id()), steps, now))
                 .toList();
     }
 
