@@ -98,8 +98,13 @@ abstract class AskedTest {
     }
 
     Answer send(HttpMethod method, String path, String body) throws Exception {
+        return send("Tove", method, path, body);
+    }
+
+    /** By somebody else of the house, who is a maker unless she is Tove. */
+    Answer send(String who, HttpMethod method, String path, String body) throws Exception {
         return answer(mvc.perform(request(method, path)
-                        .with(user("Tove").roles("OWNER"))
+                        .with(user(who).roles(who.equals("Tove") ? "OWNER" : "MAKER"))
                         .with(csrf())
                         .contentType(MediaType.APPLICATION_JSON)
                         .content(body))

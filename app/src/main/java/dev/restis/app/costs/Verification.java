@@ -1,5 +1,6 @@
 package dev.restis.app.costs;
 
+import dev.restis.app.bench.BenchReplay;
 import dev.restis.app.pieces.StageReplay;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -41,10 +42,14 @@ public final class Verification {
             union all select 'patterns and their versions', count(*)::text from pattern_version
             union all select 'swatches', count(*)::text from swatch
             union all select 'people', count(*)::text from person
+            union all select 'acts at the bench, ' || lower(act), count(*)::text from bench_act group by act
+            union all select 'pieces at the bench', count(*)::text from bench_piece
             order by 1
             """;
 
     private static final String STAGES = "stage of each piece, replayed from its rows";
+
+    private static final String STEPS = "step of each piece at the bench, replayed from its acts";
 
     private final JdbcClient jdbc;
 
@@ -186,6 +191,7 @@ public final class Verification {
     public static List<String> names() {
         List<String> names = new ArrayList<>(CHECKS.keySet());
         names.add(STAGES);
+        names.add(STEPS);
         return List.copyOf(names);
     }
 
@@ -194,6 +200,7 @@ public final class Verification {
         CHECKS.forEach((check, sql) ->
                 jdbc.sql(sql).query(String.class).list().forEach(what -> differences.add(new Difference(check, what))));
         new StageReplay(jdbc).differences().forEach(what -> differences.add(new Difference(STAGES, what)));
+        new BenchReplay(jdbc).differences().forEach(what -> differences.add(new Difference(STEPS, what)));
         return differences;
     }
 

@@ -117,6 +117,13 @@ public class OrderPieces {
         return store.linesById(lines).stream().collect(Collectors.toMap(OrderLine::id, OrderLine::spec));
     }
 
+    /** The choices behind pieces. */
+    @Transactional(readOnly = true)
+    public Map<Long, PieceSpec> specsOfPieces(Collection<Long> pieces) {
+        return store.withLines(pieces).stream()
+                .collect(Collectors.toMap(Piece::id, p -> p.line().spec()));
+    }
+
     /** How many pieces of each line of these orders no batch has taken. */
     @Transactional(readOnly = true)
     public Map<Long, Integer> openOf(Collection<Long> orders) {

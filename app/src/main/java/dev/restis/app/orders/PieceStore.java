@@ -18,6 +18,9 @@ interface PieceStore extends JpaRepository<Piece, Long> {
     @Query("select p from Piece p where p.replaces.id = :piece")
     List<Piece> insteadOf(long piece);
 
+    @Query("select p from Piece p join fetch p.line where p.id in :pieces")
+    List<Piece> withLines(Collection<Long> pieces);
+
     @Query("select l from OrderLine l where l.id in :lines")
     List<OrderLine> linesById(Collection<Long> lines);
 }

@@ -207,6 +207,7 @@ public record PieceView(
      * @param fromMm where the measured length starts along the width
      * @param toMm where it ends
      * @param shortened whether long parts are left out, so that it cannot be measured
+     * @param sections where each section of the pattern lies along the width
      * @param pulling stitches that are drawn from other lines than their own
      */
     public record PictureView(
@@ -216,7 +217,11 @@ public record PieceView(
             double fromMm,
             double toMm,
             boolean shortened,
+            List<SpanView> sections,
             List<PullingView> pulling) {}
+
+    /** A stretch along the width of a picture. */
+    public record SpanView(double fromMm, double toMm) {}
 
     /** How far a stitch's lines have come. */
     public enum PullState {
@@ -264,7 +269,7 @@ public record PieceView(
                 piece.cautions(),
                 CostView.of(worked.estimate()),
                 TimeView.of(worked.time()),
-                picture(piece, worked.colours(), worked.hardwareColours(), Detail.FULL, sitting.drawing()));
+                full(sitting, worked));
     }
 
     private static CheckView check(PieceDesk.Sitting sitting, PieceDesk.Worked worked, Wanted wanted, Check check) {
@@ -275,6 +280,11 @@ public record PieceView(
         List<OfferView> offers = wanted.quantity() == 0 ? List.of() : new Remedies(sitting, worked).of(check);
         return new CheckView(
                 check.code(), check.verdict(), micrometres(check.lengths()), check.numbers(), subject, offers);
+    }
+
+    /** The whole piece. */
+    public static PictureView full(PieceDesk.Sitting sitting, PieceDesk.Worked worked) {
+        return picture(worked.piece(), worked.colours(), worked.hardwareColours(), Detail.FULL, sitting.drawing());
     }
 
     static PictureView picture(
@@ -291,6 +301,9 @@ public record PieceView(
                 picture.from(),
                 picture.to(),
                 picture.shortened(),
+                picture.sections().stream()
+                        .map(s -> new SpanView(s.from(), s.to()))
+                        .toList(),
                 lines.pulling());
     }
 

@@ -244,6 +244,30 @@ public class Pieces {
         byAct.forEach((act, pieces) -> takeBack(pieces, act));
     }
 
+    /**
+     * Takes back the newest act of each of these pieces, which must be this one.
+     *
+     * @throws Conflict when something else was done with one of them since
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void takeBackNewest(PieceAct act, Collection<Long> pieces) {
+        takeBack(found(pieces), act);
+    }
+
+    /** What was done last with a piece, of what stands. */
+    @Transactional(readOnly = true)
+    public Optional<PieceAct> newest(long piece) {
+        return Optional.ofNullable(lives(List.of(piece)).get(piece))
+                .flatMap(PieceLife::newest)
+                .map(PieceEvent::act);
+    }
+
+    /** How far a piece is. */
+    @Transactional(readOnly = true)
+    public PieceStage stage(long piece) {
+        return found(List.of(piece)).get(0).stage();
+    }
+
     /** Where these pieces stand, in the order in which they are given; they may be gone since they were read. */
     @Transactional(readOnly = true)
     public List<PieceLook> look(List<? extends LivingPiece> pieces) {

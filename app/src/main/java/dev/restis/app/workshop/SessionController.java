@@ -178,6 +178,20 @@ class SessionController {
     /** Which steps a piece goes through before it is sent. */
     record WorkStepsView(boolean checks, boolean packs, int revision) {}
 
+    record BenchRulesView(boolean gatesRemind, boolean timer, int revision) {}
+
+    @GetMapping("/bench-rules")
+    BenchRulesView benchRules() {
+        Workshop.BenchRules rules = workshop.bench();
+        return new BenchRulesView(rules.gatesRemind(), rules.timer(), revisions.of(Setting.BENCH));
+    }
+
+    @PutMapping("/bench-rules")
+    Revised keepBenchRules(@RequestBody BenchRulesView body) {
+        return new Revised(
+                workshop.keepBench(new Workshop.BenchRules(body.gatesRemind(), body.timer()), body.revision()));
+    }
+
     @GetMapping("/work-steps")
     WorkStepsView workSteps() {
         WorkSteps steps = workshop.steps();

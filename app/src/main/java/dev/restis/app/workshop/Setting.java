@@ -8,5 +8,6 @@ public enum Setting {
     PRICES,
     SIZES,
     CUT_PLANS,
-    WORK_STEPS
+    WORK_STEPS,
+    BENCH
 }

@@ -98,6 +98,33 @@ public class Workshop {
         return next;
     }
 
+    /**
+     * How the house works at the bench.
+     *
+     * @param gatesRemind whether gates only remind, and are passed by going on
+     * @param timer whether steps are timed
+     */
+    public record BenchRules(boolean gatesRemind, boolean timer) {
+        static final BenchRules FIRST = new BenchRules(false, true);
+    }
+
+    @Transactional(readOnly = true)
+    public BenchRules bench() {
+        return jdbc.sql("select gates_remind, timer from workshop")
+                .query(BenchRules.class)
+                .optional()
+                .orElse(BenchRules.FIRST);
+    }
+
+    @Transactional
+    public int keepBench(BenchRules rules, int seen) {
+        int next = revisions.next(Setting.BENCH, seen);
+        jdbc.sql("update workshop set gates_remind = ?, timer = ?")
+                .params(rules.gatesRemind(), rules.timer())
+                .update();
+        return next;
+    }
+
     /** Who has exactly this name. */
     @Transactional(readOnly = true)
     public Optional<Long> personOf(String name) {

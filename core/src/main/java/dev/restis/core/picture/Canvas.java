@@ -4,6 +4,7 @@ import dev.restis.core.picture.Picture.Kind;
 import dev.restis.core.picture.Picture.Mark;
 import dev.restis.core.picture.Picture.Place;
 import dev.restis.core.picture.Picture.Points;
+import dev.restis.core.picture.Picture.Span;
 import dev.restis.core.picture.Picture.Stamp;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -258,7 +259,7 @@ final class Canvas {
         maxY = Math.max(maxY, y + halfHeight);
     }
 
-    Picture picture(double from, double to, boolean shortened) {
+    Picture picture(double from, double to, boolean shortened, List<Span> sections) {
         double margin = 0.5;
         layers.sort(Comparator.comparingDouble(Layer::depth));
         List<Stamp> stamps = new ArrayList<>(layers.size());
@@ -273,6 +274,9 @@ final class Canvas {
                 stamps,
                 from - minX + margin,
                 to - minX + margin,
-                shortened);
+                shortened,
+                sections.stream()
+                        .map(s -> new Span(s.from() - minX + margin, s.to() - minX + margin))
+                        .toList());
     }
 }

@@ -13,6 +13,7 @@ import java.util.List;
  * @param from where the measured length starts along the width, millimetres
  * @param to where it ends
  * @param shortened whether long parts were left out, so that the picture cannot be measured from end to end
+ * @param sections where each of the pattern's sections lies along the width; none where only its bodies are drawn
  */
 public record Picture(
         double left,
@@ -22,11 +23,16 @@ public record Picture(
         List<Stamp> stamps,
         double from,
         double to,
-        boolean shortened) {
+        boolean shortened,
+        List<Span> sections) {
 
     public Picture {
         stamps = List.copyOf(stamps);
+        sections = List.copyOf(sections);
     }
+
+    /** A stretch along the width, millimetres. */
+    public record Span(double from, double to) {}
 
     /**
      * Marks painted together, once at each place.

@@ -3,6 +3,8 @@ package dev.restis.core.picture;
 import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.Section;
 import dev.restis.core.piece.WorkedPiece;
+import java.util.ArrayList;
+import java.util.List;
 
 /**
  * Draws a worked-out piece laid flat, from the same stitch paths that measure its cord. Cost is linear in the stitches of
@@ -51,16 +53,19 @@ public final class PictureDrawer {
         if (!bodyOnly) {
             drawer.ears();
         }
+        List<Picture.Span> sections = new ArrayList<>();
         for (Section section : pattern.sections()) {
+            double start = sheet.x;
             if (!bodyOnly || section instanceof Section.Body) {
                 section.accept(drawer);
             } else {
                 drawer.passed(section);
             }
+            sections.add(new Picture.Span(start, Math.max(start, sheet.x)));
         }
         if (!bodyOnly) {
             drawer.ends();
         }
-        return sheet.picture();
+        return sheet.picture(sections);
     }
 }

@@ -48,8 +48,8 @@ final class Sheet {
         this.parts = new Schematics(canvas, piece);
     }
 
-    Picture picture() {
-        return canvas.picture(0, measuredTo, shortened);
+    Picture picture(List<Picture.Span> sections) {
+        return canvas.picture(0, measuredTo, shortened, sections);
     }
 
     void on(double length) {

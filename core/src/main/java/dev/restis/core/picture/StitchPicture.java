@@ -39,6 +39,6 @@ public final class StitchPicture {
         Canvas canvas = new Canvas(Sheet.LAYER * gauge.working());
         double end = new StitchRun(canvas, centreLines, stitch, gauge, slots, pitch)
                 .draw(0, (int) Math.ceil(LENGTH / pitch));
-        return SvgWriter.write(canvas.picture(0, end, false), COLOURS, List.of());
+        return SvgWriter.write(canvas.picture(0, end, false, List.of()), COLOURS, List.of());
     }
 }

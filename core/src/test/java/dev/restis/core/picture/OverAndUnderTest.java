@@ -270,7 +270,7 @@ class OverAndUnderTest {
         Canvas canvas = new Canvas(Sheet.LAYER);
         double pitch = stitch.pitch(gauge).toMillimetres();
         double end = new StitchRun(canvas, TightLines.SHIPPED, stitch, gauge, cords, pitch).draw(0, REPEATS);
-        return canvas.picture(0, end, false);
+        return canvas.picture(0, end, false, List.of());
     }
 
     /** All strands that cross the middle of a core's lane, in order along the piece. */

@@ -1,0 +1,71 @@
+package dev.restis.app.bench;
+
+import dev.restis.app.bench.Bench.Doing;
+import dev.restis.app.bench.BenchReads.InWorkRow;
+import dev.restis.app.bench.BenchReads.WaitingRow;
+import dev.restis.app.platform.Keyset;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/bench")
+class CardsController {
+
+    /** @param over also out of other people's hands */
+    record TakeRequest(List<Long> pieces, boolean over) {}
+
+    record LayDownRequest(List<Long> pieces) {}
+
+    private final Bench bench;
+    private final BenchReads reads;
+
+    CardsController(Bench bench, BenchReads reads) {
+        this.bench = bench;
+        this.reads = reads;
+    }
+
+    @GetMapping("/waiting")
+    Keyset<WaitingRow> waiting(@RequestParam(required = false) @Nullable String after) {
+        return reads.waiting(after);
+    }
+
+    @GetMapping("/in-work")
+    Keyset<InWorkRow> inWork(@RequestParam(required = false) @Nullable String after) {
+        return reads.inWork(after);
+    }
+
+    @GetMapping("/pieces/{id}")
+    CardView card(@PathVariable long id) {
+        return reads.card(id);
+    }
+
+    @PostMapping("/take")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void take(@RequestBody TakeRequest body) {
+        bench.take(body.pieces(), body.over());
+    }
+
+    @PostMapping("/lay-down")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void layDown(@RequestBody LayDownRequest body) {
+        bench.layDown(body.pieces());
+    }
+
+    @PostMapping("/acts")
+    BenchStanding act(@RequestBody Doing body) {
+        bench.act(body);
+        return reads.standing(body.piece());
+    }
+
+    /** Where a piece stands on its card. */
+    record BenchStanding(long piece, int next, boolean heldUp, String inHandOf) {}
+}

@@ -1,0 +1,304 @@
+package dev.restis.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import dev.restis.app.costs.Verification;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.dao.DataAccessException;
+import org.springframework.http.HttpMethod;
+import tools.jackson.databind.JsonNode;
+
+/** Cards at the bench: in whose hands, step by step, gate by gate. */
+class CardsTest extends RestisTest {
+
+    private long order;
+    private List<Long> pieces = List.of();
+
+    @BeforeEach
+    void threePiecesThatAreCut() throws Exception {
+        if (jdbc.sql("select count(*) from article where code = 'CAC'")
+                        .query(Long.class)
+                        .single()
+                == 0) {
+            addCord("CAC", "#3F5E73", "2 mm");
+        }
+        receive("CAC", "CAC-1", "60 m", "");
+        order = tell("/api/orders", order("Sefa Cards", 3, """
+                        {"pattern": "snake", "wrist": "16 cm", "colours": ["CAC", "CAC"], "units": "METRIC"}
+                        """))
+                .body()
+                .path("id")
+                .asLong();
+        confirm(sheet(batchOf(order, 3)));
+        pieces = jdbc.sql("""
+                        select p.id from piece p join order_line l on l.id = p.line_id where l.order_id = ? order by p.number
+                        """).param(order).query(Long.class).list();
+    }
+
+    @AfterEach
+    void goneAgain() {
+        assertThat(new Verification(jdbc).differences()).isEmpty();
+        forgetOrders("customer = 'Sefa Cards'");
+        jdbc.sql("update workshop set checks = false, gates_remind = false").update();
+    }
+
+    private Answer take(String who, List<Long> which, boolean over) throws Exception {
+        return send(who, HttpMethod.POST, "/api/bench/take", "{\"pieces\": %s, \"over\": %s}".formatted(which, over));
+    }
+
+    private Answer act(String who, UUID key, long piece, String act, int step, String more) throws Exception {
+        return send(who, HttpMethod.POST, "/api/bench/acts", """
+                {"key": "%s", "piece": %d, "act": "%s", "step": %d%s}
+                """.formatted(key, piece, act, step, more));
+    }
+
+    private Answer act(long piece, String act, int step) throws Exception {
+        return act("Tove", UUID.randomUUID(), piece, act, step, "");
+    }
+
+    private JsonNode card(long piece) throws Exception {
+        return ask("/api/bench/pieces/" + piece).body();
+    }
+
+    private String stage(long piece) throws Exception {
+        return card(piece).path("piece").path("stage").asString();
+    }
+
+    /** Does all steps before this one. */
+    private void doTo(long piece, int step) throws Exception {
+        for (int at = card(piece).path("next").asInt(); at < step; at++) {
+            Answer done = act(piece, "DONE", at);
+            assertThat(done.status()).as(done.text()).isEqualTo(200);
+        }
+    }
+
+    private int stepOf(JsonNode card, String what, String name) {
+        for (int at = 0; at < card.path("steps").size(); at++) {
+            if (card.path("steps").path(at).path(what).asString("").equals(name)) {
+                return at;
+            }
+        }
+        throw new AssertionError("no step with " + what + " " + name);
+    }
+
+    @Test
+    void whatIsCutWaitsAndIsInWorkOnceTaken() throws Exception {
+        JsonNode waiting = ofOrder("/api/bench/waiting");
+        assertThat(waiting.path("count").asInt()).isEqualTo(3);
+        assertThat(waiting.path("pieces").size()).isEqualTo(3);
+        assertThat(take("Tove", pieces.subList(0, 1), false).status()).isEqualTo(204);
+        assertThat(ofOrder("/api/bench/waiting").path("count").asInt()).isEqualTo(2);
+        JsonNode inWork = ofOrder("/api/bench/in-work");
+        assertThat(inWork.path("inHandOf").asString()).isEqualTo("Tove");
+        assertThat(inWork.path("steps").asInt()).isGreaterThan(10);
+        assertThat(stage(pieces.get(0))).isEqualTo("MAKING");
+        assertThat(take("Tove", List.of(pieces.get(0)), false).status())
+                .as("taking what is in hand")
+                .isEqualTo(204);
+    }
+
+    private JsonNode ofOrder(String path) throws Exception {
+        return all(path, "rows").stream()
+                .filter(row -> row.path("order").asLong() == order)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void aPieceIsInOnePersonsHands() throws Exception {
+        long piece = pieces.get(0);
+        take("Tove", List.of(piece), false);
+        Answer refused = take("Bram", List.of(piece), false);
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.body().path("title").asString()).isEqualTo("This piece is in Tove’s hands");
+        assertThat(act("Bram", UUID.randomUUID(), piece, "DONE", 0, "").status())
+                .isEqualTo(409);
+        assertThat(take("Bram", List.of(piece), true).status()).isEqualTo(204);
+        assertThat(act(piece, "DONE", 0).body().path("title").asString()).isEqualTo("This piece is in Bram’s hands");
+        assertThat(act("Bram", UUID.randomUUID(), piece, "DONE", 0, "").status())
+                .isEqualTo(200);
+        assertThat(send("Bram", HttpMethod.POST, "/api/bench/lay-down", "{\"pieces\": [%d]}".formatted(piece))
+                        .status())
+                .isEqualTo(204);
+        assertThat(card(piece).path("inHandOf").asString()).isEmpty();
+        assertThat(stage(piece)).as("it was worked on").isEqualTo("MAKING");
+        assertThat(card(piece).path("next").asInt()).isEqualTo(1);
+    }
+
+    @Test
+    void laidDownUntouchedItIsAsItWas() throws Exception {
+        long piece = pieces.get(0);
+        take("Tove", List.of(piece), false);
+        assertThat(tell("/api/bench/lay-down", "{\"pieces\": [%d]}".formatted(piece))
+                        .status())
+                .isEqualTo(204);
+        assertThat(stage(piece)).isEqualTo("CUT");
+        assertThat(take("Bram", List.of(piece), false).status()).isEqualTo(204);
+    }
+
+    @Test
+    void outOfOrderNothingIsDone() throws Exception {
+        long piece = pieces.get(0);
+        take("Tove", List.of(piece), false);
+        JsonNode card = card(piece);
+        int gate = stepOf(card, "kind", "CHECK");
+        assertThat(act(piece, "DONE", gate + 1).body().path("title").asString()).isEqualTo("Another step is next");
+        assertThat(act(piece, "NOT_YET", 0).status()).isEqualTo(409);
+        doTo(piece, gate);
+        assertThat(act(piece, "DONE", gate + 1).status()).as("past a gate").isEqualTo(409);
+        assertThat(act(piece, "NOT_YET", gate).body().path("heldUp").asBoolean())
+                .isTrue();
+        assertThat(act(piece, "ALL_THE_SAME", gate).body().path("title").asString())
+                .isEqualTo("Going on all the same needs a reason");
+        Answer passed = act("Tove", UUID.randomUUID(), piece, "ALL_THE_SAME", gate, ", \"reason\": \"it is near\"");
+        assertThat(passed.body().path("next").asInt()).isEqualTo(gate + 1);
+        assertThat(passed.body().path("heldUp").asBoolean()).isFalse();
+    }
+
+    @Test
+    void gatesRemindWhereTheHouseWants() throws Exception {
+        jdbc.sql("update workshop set gates_remind = true").update();
+        long piece = pieces.get(0);
+        take("Tove", List.of(piece), false);
+        int gate = stepOf(card(piece), "kind", "CHECK");
+        doTo(piece, gate);
+        assertThat(act(piece, "DONE", gate + 1).body().path("next").asInt()).isEqualTo(gate + 2);
+    }
+
+    @Test
+    void sentTwiceItIsOneAct() throws Exception {
+        long piece = pieces.get(0);
+        take("Tove", List.of(piece), false);
+        UUID key = UUID.randomUUID();
+        assertThat(act("Tove", key, piece, "DONE", 0, ", \"seconds\": 40")
+                        .body()
+                        .path("next")
+                        .asInt())
+                .isEqualTo(1);
+        assertThat(act("Tove", key, piece, "DONE", 0, ", \"seconds\": 40")
+                        .body()
+                        .path("next")
+                        .asInt())
+                .isEqualTo(1);
+        assertThat(jdbc.sql("select count(*) from bench_act where key = ?")
+                        .param(key)
+                        .query(Long.class)
+                        .single())
+                .isEqualTo(1);
+        assertThat(act("Tove", UUID.randomUUID(), piece, "DONE", 1, ", \"seconds\": 90000")
+                        .status())
+                .isEqualTo(422);
+    }
+
+    @Test
+    void madeBeforeItIsInspectedAndCheckedAfter() throws Exception {
+        jdbc.sql("update workshop set checks = true").update();
+        long piece = pieces.get(0);
+        take("Tove", List.of(piece), false);
+        int last = card(piece).path("steps").size() - 1;
+        doTo(piece, last);
+        assertThat(stage(piece)).isEqualTo("MADE");
+        act(piece, "TAKE_BACK", 0);
+        assertThat(stage(piece)).as("its last step is taken back").isEqualTo("MAKING");
+        doTo(piece, last);
+        assertThat(act("Tove", UUID.randomUUID(), piece, "DONE", last, ", \"lengthUm\": 178000")
+                        .status())
+                .isEqualTo(200);
+        assertThat(stage(piece)).isEqualTo("CHECKED");
+        assertThat(card(piece).path("inHandOf").asString()).isEmpty();
+        act(piece, "TAKE_BACK", 0);
+        assertThat(stage(piece)).isEqualTo("MADE");
+        Answer back = act("Tove", UUID.randomUUID(), piece, "BACK_TO", last - 3, ", \"reason\": \"a loose end\"");
+        assertThat(back.status()).as(back.text()).isEqualTo(200);
+        assertThat(stage(piece)).isEqualTo("MAKING");
+        assertThat(back.body().path("next").asInt()).isEqualTo(last - 3);
+    }
+
+    @Test
+    void whatWasSentIsNotWorkedOn() throws Exception {
+        long piece = pieces.get(0);
+        take("Tove", List.of(piece), false);
+        doTo(piece, card(piece).path("steps").size());
+        tell("/api/pieces/acts", "{\"act\": \"SEND\", \"pieces\": [%d]}".formatted(piece));
+        assertThat(act(piece, "TAKE_BACK", 0).body().path("title").asString()).isEqualTo("This piece has gone on");
+        assertThat(take("Tove", List.of(piece), false).status()).isEqualTo(409);
+    }
+
+    @Test
+    void alikePiecesShareACardThatStaysAsItWas() throws Exception {
+        take("Tove", pieces, false);
+        assertThat(jdbc.sql("select count(distinct card_id) from bench_piece where piece_id in (:p)")
+                        .param("p", pieces)
+                        .query(Long.class)
+                        .single())
+                .isEqualTo(1);
+        assertThat(card(pieces.get(0)).path("alike").size()).isEqualTo(2);
+        assertThatThrownBy(() -> jdbc.sql("delete from bench_act").update())
+                .isInstanceOf(DataAccessException.class)
+                .hasMessageContaining("not rewritten");
+    }
+
+    @Test
+    void aStepThatItsActsDoNotTellIsFound() throws Exception {
+        long piece = pieces.get(0);
+        take("Tove", List.of(piece), false);
+        jdbc.sql("update bench_piece set next_step = 4 where piece_id = ?")
+                .param(piece)
+                .update();
+        try {
+            assertThat(new Verification(jdbc).differences())
+                    .anySatisfy(d -> assertThat(d.what()).startsWith("piece " + piece + " is kept at step 4"));
+        } finally {
+            jdbc.sql("update bench_piece set next_step = 0 where piece_id = ?")
+                    .param(piece)
+                    .update();
+        }
+    }
+
+    /** Two people take the pieces from each other and do what they find; every act is kept once or refused. */
+    @Test
+    void twoPeopleAtTheSamePieces() throws Exception {
+        List<CompletableFuture<Void>> people = new ArrayList<>();
+        for (String who : List.of("Tove", "Bram")) {
+            Random random = new Random(who.hashCode());
+            people.add(CompletableFuture.runAsync(() -> {
+                for (int n = 0; n < 40; n++) {
+                    somethingAtRandom(who, random);
+                }
+            }));
+        }
+        for (CompletableFuture<Void> one : people) {
+            one.get();
+        }
+        assertThat(jdbc.sql("select count(*) from bench_act where piece_id in (:p)")
+                        .param("p", pieces)
+                        .query(Long.class)
+                        .single())
+                .isGreaterThan(20);
+    }
+
+    private void somethingAtRandom(String who, Random random) {
+        try {
+            long piece = pieces.get(random.nextInt(pieces.size()));
+            JsonNode card = card(piece);
+            Answer answer = switch (random.nextInt(8)) {
+                case 0, 1 -> take(who, List.of(piece), random.nextBoolean());
+                case 2 -> send(who, HttpMethod.POST, "/api/bench/lay-down", "{\"pieces\": [%d]}".formatted(piece));
+                case 3 -> act(who, UUID.randomUUID(), piece, "TAKE_BACK", 0, "");
+                default ->
+                    act(who, UUID.randomUUID(), piece, "DONE", card.path("next").asInt(), "");
+            };
+            assertThat(answer.status()).as(answer.text()).isIn(200, 204, 404, 409);
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}
