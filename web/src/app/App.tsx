@@ -26,6 +26,8 @@ const CustomerPage = lazy(() => import('../features/customers/CustomerPage'));
 const PlanPage = lazy(() => import('../features/plan/PlanPage'));
 const CutPage = lazy(() => import('../features/cut/CutPage'));
 const BenchPage = lazy(() => import('../features/cut/BenchPage'));
+const BenchListPage = lazy(() => import('../features/bench/BenchListPage'));
+const CardPage = lazy(() => import('../features/bench/CardPage'));
 const WastePage = lazy(() => import('../features/cut/WastePage'));
 const PatternsPage = lazy(() => import('../features/patterns/PatternsPage'));
 const PatternPage = lazy(() => import('../features/patterns/PatternPage'));
@@ -106,7 +108,8 @@ function Inside() {
                   <Route path="/cut/:list" element={<CutPage />} />
                   <Route path="/cut/:list/bench" element={<BenchPage />} />
                   <Route path="/cut/:list/bench/:spool" element={<BenchPage />} />
-                  <Route path="/bench" element={<LaterPage name="bench" />} />
+                  <Route path="/bench" element={<BenchListPage />} />
+                  <Route path="/bench/:piece" element={<CardPage />} />
                   <Route path="/finished" element={<LaterPage name="finished" />} />
                   <Route path="/patterns" element={<PatternsPage />} />
                   <Route path="/patterns/new" element={<EditorPage />} />

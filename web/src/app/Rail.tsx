@@ -15,6 +15,7 @@ export function Rail({ onGo }: { onGo: () => void }) {
     orders: data?.openOrders,
     plan: data?.openPieces,
     cut: data?.batchesToCut,
+    bench: data?.piecesToMake,
   };
   return (
     <nav aria-label={t('frame.rail')} className={classes.rail}>

@@ -4,7 +4,7 @@ import { PullingNote } from './PullingNote';
 import { RuledEdge } from './RuledEdge';
 
 /** Only what would end or change the address is written in another way: a picture is long. */
-const asAddress = (svg: string) => svg.replaceAll('%', '%25').replaceAll('#', '%23');
+export const asAddress = (svg: string) => svg.replaceAll('%', '%25').replaceAll('#', '%23');
 
 /** The piece from its pattern's strands, drawn by the server, over a ruler that starts where the body starts. */
 export function PiecePicture({ picture, alt }: { picture: Schemas['PictureView']; alt: string }) {

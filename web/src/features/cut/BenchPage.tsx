@@ -12,6 +12,7 @@ import { Await, Empty, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { Swatch } from '../../shared/Swatch';
 import { sessionQuery } from '../../shared/session';
+import { useKeys } from '../../shared/useKeys';
 import classes from './BenchPage.module.css';
 import { goOnAt, lastDone, type Next, nextCut, type Spool, type Step, toDo } from './bench';
 import { Counter } from './Counter';
@@ -334,24 +335,4 @@ function NextCut({ next, pending, onCut }: NextCutProps) {
       </Group>
     </>
   );
-}
-
-/** Keys act unless something that takes keys itself has the focus, and never by being held down. */
-function useKeys(keys: Record<string, (() => void) | undefined>) {
-  const now = useRef(keys);
-  useEffect(() => {
-    now.current = keys;
-  });
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement | null;
-      const act = now.current[event.key.length === 1 ? event.key.toLowerCase() : event.key];
-      if (!act || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (target?.closest('input, textarea, select, button, a, [role="dialog"]')) return;
-      event.preventDefault();
-      if (!event.repeat) act();
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, []);
 }

@@ -2,6 +2,7 @@ import app from './app.json';
 import costs from './costs.json';
 import customers from './customers.json';
 import cut from './cut.json';
+import make from './make.json';
 import measures from './measures.json';
 import orders from './orders.json';
 import patterns from './patterns.json';
@@ -18,6 +19,7 @@ export default {
   ...costs,
   ...customers,
   ...cut,
+  ...make,
   ...measures,
   ...orders,
   ...patterns,

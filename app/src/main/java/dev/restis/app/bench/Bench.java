@@ -52,7 +52,7 @@ public class Bench {
      * @param seconds what the step took; nothing when nobody measured it
      * @param at when it was done, by the device's clock; nothing for now
      */
-    public record Doing(
+    public record StepAct(
             UUID key,
             long piece,
             Kind act,
@@ -164,7 +164,7 @@ public class Bench {
      * @throws Conflict when the piece is not in one's hands, or has moved on
      */
     @Transactional
-    public void act(Doing doing) {
+    public void act(StepAct doing) {
         List<Fault> faults = faults(doing);
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
@@ -238,7 +238,7 @@ public class Bench {
         }
     }
 
-    private List<Fault> faults(Doing doing) {
+    private List<Fault> faults(StepAct doing) {
         List<Fault> faults = new ArrayList<>();
         if (doing.reason() != null && doing.reason().length() > LONGEST_REASON) {
             faults.add(Fault.of("reason", "tooLong", LONGEST_REASON));

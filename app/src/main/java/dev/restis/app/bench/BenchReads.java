@@ -1,14 +1,14 @@
 package dev.restis.app.bench;
 
-import dev.restis.app.bench.CardView.AlikeView;
-import dev.restis.app.bench.CardView.BenchPieceView;
-import dev.restis.app.bench.CardView.CardMarkView;
-import dev.restis.app.bench.CardView.CardPartView;
-import dev.restis.app.bench.CardView.CardStepView;
-import dev.restis.app.bench.CardView.CardStrandView;
-import dev.restis.app.bench.CardView.InspectionView;
-import dev.restis.app.bench.CardView.LastBenchAct;
 import dev.restis.app.bench.CardsController.BenchStanding;
+import dev.restis.app.bench.WorkCardView.AlikeView;
+import dev.restis.app.bench.WorkCardView.BenchPieceView;
+import dev.restis.app.bench.WorkCardView.CardMarkView;
+import dev.restis.app.bench.WorkCardView.CardPartView;
+import dev.restis.app.bench.WorkCardView.CardStepView;
+import dev.restis.app.bench.WorkCardView.CardStrandView;
+import dev.restis.app.bench.WorkCardView.InspectionView;
+import dev.restis.app.bench.WorkCardView.LastBenchAct;
 import dev.restis.app.orders.OrderPieces;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.patterns.PieceSpec;
@@ -225,7 +225,7 @@ class BenchReads {
 
     /** The card of a piece; one that is not begun has the card that it would be begun with. */
     @Transactional(readOnly = true)
-    public CardView card(long piece) {
+    public WorkCardView card(long piece) {
         Tuple row = entities.createQuery("""
                         select p.number as number, p.stage as stage, p.dryUntil as dryUntil, l.id as lineId, l.number as line,
                                l.quantity as quantity, l.pattern as pattern, l.kit as kit, o.id as order, o.reference as reference,
@@ -243,7 +243,7 @@ class BenchReads {
         WorkCard card = bench.map(b -> cards.card(b.card())).orElseGet(() -> Cards.of(worked));
         Instant now = clock.instant();
         Workshop.BenchRules rules = workshop.bench();
-        return new CardView(
+        return new WorkCardView(
                 new BenchPieceView(
                         piece,
                         row.get("number", Integer.class),
@@ -269,7 +269,7 @@ class BenchReads {
                         .map(s -> strand(s, worked.cords().get(s.slot())))
                         .toList(),
                 parts(worked),
-                CardView.bodies(card),
+                WorkCardView.bodies(card),
                 card.steps().stream().map(CardStepView::of).toList(),
                 InspectionView.of(card.inspection()),
                 card.time().toSeconds(),

@@ -1,8 +1,10 @@
 package dev.restis.app.bench;
 
-import dev.restis.app.bench.Bench.Doing;
+import dev.restis.app.bench.Bench.StepAct;
 import dev.restis.app.bench.BenchReads.InWorkRow;
 import dev.restis.app.bench.BenchReads.WaitingRow;
+import dev.restis.app.bench.Between.MeasuredRequest;
+import dev.restis.app.bench.Between.MeasuredView;
 import dev.restis.app.platform.Keyset;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -27,8 +29,10 @@ class CardsController {
 
     private final Bench bench;
     private final BenchReads reads;
+    private final Between between;
 
-    CardsController(Bench bench, BenchReads reads) {
+    CardsController(Bench bench, BenchReads reads, Between between) {
+        this.between = between;
         this.bench = bench;
         this.reads = reads;
     }
@@ -44,8 +48,13 @@ class CardsController {
     }
 
     @GetMapping("/pieces/{id}")
-    CardView card(@PathVariable long id) {
+    WorkCardView card(@PathVariable long id) {
         return reads.card(id);
+    }
+
+    @PostMapping("/pieces/{id}/measured")
+    MeasuredView measured(@PathVariable long id, @RequestBody MeasuredRequest body) {
+        return between.measured(id, body);
     }
 
     @PostMapping("/take")
@@ -61,7 +70,7 @@ class CardsController {
     }
 
     @PostMapping("/acts")
-    BenchStanding act(@RequestBody Doing body) {
+    BenchStanding act(@RequestBody StepAct body) {
         bench.act(body);
         return reads.standing(body.piece());
     }

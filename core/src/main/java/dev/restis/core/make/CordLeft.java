@@ -1,6 +1,7 @@
 package dev.restis.core.make;
 
 import dev.restis.core.measure.Length;
+import dev.restis.core.piece.Check.Verdict;
 import dev.restis.core.piece.NormalQuantile;
 
 /**
@@ -18,13 +19,17 @@ import dev.restis.core.piece.NormalQuantile;
 public record CordLeft(
         int strand, int leg, Length total, Length used, Length tied, Length need, double spread, Length tiedNeed) {
 
+    /** Nobody stops for less. */
+    private static final double GOOD = 0.97;
+    /** Below it, rather before the second half than after it. */
+    private static final double TIGHT = 0.8;
+    /** How far what one piece takes lies from the next by the same hand, relative: it cannot be foreseen. */
+    private static final double FROM_PIECE_TO_PIECE = 0.05;
+
     /** What should be left, from the work to the tip. */
     public Length expected() {
         return total.minus(used);
     }
-
-    /** How far what one piece takes lies from the next by the same hand, relative: it cannot be foreseen. */
-    private static final double FROM_PIECE_TO_PIECE = 0.05;
 
     /**
      * The chance that what is left suffices. What was used so far tells the hand, beside what was known of it: the factor on all that
@@ -50,5 +55,10 @@ public record CordLeft(
         double sd = toTie * Math.sqrt(variance + noise);
         double over = left.toMillimetres() - expected;
         return sd > 0 ? NormalQuantile.below(over / sd) : over >= 0 ? 1 : 0;
+    }
+
+    /** What a chance of sufficing asks for. */
+    public static Verdict verdict(double chance) {
+        return chance >= GOOD ? Verdict.GOOD : chance >= TIGHT ? Verdict.TIGHT : Verdict.NO;
     }
 }

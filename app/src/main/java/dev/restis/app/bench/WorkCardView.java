@@ -27,7 +27,7 @@ import org.jspecify.annotations.Nullable;
  * @param alike pieces on the same card, to be made step by step with this one
  * @param last what was done last, of what stands
  */
-public record CardView(
+public record WorkCardView(
         BenchPieceView piece,
         int next,
         boolean heldUp,

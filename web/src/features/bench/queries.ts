@@ -1,0 +1,53 @@
+import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { api, ask, type Schemas } from '../../api/client';
+import { useRefreshWork } from '../../shared/work';
+
+export type Card = Schemas['WorkCardView'];
+export type CardStep = Schemas['CardStepView'];
+
+export const waitingAtBenchQuery = infiniteQueryOptions({
+  queryKey: ['bench', 'waiting'],
+  queryFn: ({ pageParam }) => ask(api.GET('/api/bench/waiting', { params: { query: { after: pageParam } } })),
+  initialPageParam: undefined as string | undefined,
+  getNextPageParam: (page) => page.next,
+});
+
+export const inWorkQuery = infiniteQueryOptions({
+  queryKey: ['bench', 'in-work'],
+  queryFn: ({ pageParam }) => ask(api.GET('/api/bench/in-work', { params: { query: { after: pageParam } } })),
+  initialPageParam: undefined as string | undefined,
+  getNextPageParam: (page) => page.next,
+});
+
+export const cardQuery = (piece: number) =>
+  queryOptions({
+    queryKey: ['bench', 'card', piece],
+    queryFn: () => ask(api.GET('/api/bench/pieces/{id}', { params: { path: { id: piece } } })),
+  });
+
+/** Taking and laying down move pieces in their lives, which orders and lists show. */
+function useHands<T>(act: (body: T) => Promise<unknown>) {
+  const client = useQueryClient();
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: act,
+    // Nobody waits for lists they leave.
+    onSettled: () => {
+      Promise.all([client.invalidateQueries({ queryKey: ['bench'] }), refresh()]);
+    },
+  });
+}
+
+export const useTake = () =>
+  useHands((body: { pieces: number[]; over: boolean }) => ask(api.POST('/api/bench/take', { body })));
+
+export const useLayDown = () =>
+  useHands((pieces: number[]) => ask(api.POST('/api/bench/lay-down', { body: { pieces } })));
+
+/** What a measured length or the cord left says; nothing is kept by asking. */
+export function useMeasured(piece: number) {
+  return useMutation({
+    mutationFn: (body: Schemas['MeasuredRequest']) =>
+      ask(api.POST('/api/bench/pieces/{id}/measured', { params: { path: { id: piece } }, body })),
+  });
+}

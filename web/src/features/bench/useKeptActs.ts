@@ -1,0 +1,142 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
+import { api, ask, ProblemError } from '../../api/client';
+import { useRefreshWork } from '../../shared/work';
+import { drop, type KeptAct, keep, keptActs, nextOrder } from './kept';
+import { type Card, cardQuery } from './queries';
+
+const CHANGED = 'restis:kept-acts';
+const TRY_AGAIN_MS = 8000;
+
+let shown: KeptAct[] = [];
+let shownText = '[]';
+
+/** The same list as long as nothing changed, as React wants it. */
+function snapshot(): KeptAct[] {
+  const acts = keptActs();
+  const text = JSON.stringify(acts);
+  if (text !== shownText) {
+    shown = acts;
+    shownText = text;
+  }
+  return shown;
+}
+
+function subscribe(changed: () => void) {
+  window.addEventListener('storage', changed);
+  window.addEventListener(CHANGED, changed);
+  return () => {
+    window.removeEventListener('storage', changed);
+    window.removeEventListener(CHANGED, changed);
+  };
+}
+
+const tell = () => window.dispatchEvent(new Event(CHANGED));
+
+/** One tab sends at a time, so that acts arrive in their order; the server knows an act that comes twice. */
+function alone(work: () => Promise<void>): Promise<void> {
+  return navigator.locks ? navigator.locks.request('restis.bench', work) : work();
+}
+
+type Sent = 'sent' | 'later' | KeptAct;
+
+async function send(kept: KeptAct, onSent: (kept: KeptAct, stands: Stands) => void): Promise<Sent> {
+  try {
+    const stands = await ask(api.POST('/api/bench/acts', { body: kept.act }));
+    onSent(kept, stands);
+    return 'sent';
+  } catch (error) {
+    const problem = error instanceof ProblemError ? error.problem : undefined;
+    const refused = problem && [404, 409, 422].includes(problem.status);
+    return refused ? { ...kept, refused: { title: problem.title, detail: problem.detail } } : 'later';
+  }
+}
+
+type Stands = { next: number; heldUp: boolean; inHandOf: string };
+
+/** Sends what is kept for whoever is signed in; what a piece refuses, its later acts cannot do either. */
+async function sendAll(who: string, onSent: (kept: KeptAct, stands: Stands) => void) {
+  const held = new Map<number, KeptAct>();
+  for (const kept of keptActs()) {
+    if (kept.who !== who || kept.refused) continue;
+    const before = held.get(kept.act.piece);
+    const sent = before ? { ...kept, refused: before.refused } : await send(kept, onSent);
+    if (sent === 'later') return;
+    if (sent === 'sent') drop(kept.act.key);
+    else {
+      keep(sent);
+      held.set(kept.act.piece, sent);
+    }
+    tell();
+  }
+}
+
+/** What is done with a piece: kept here at once, and sent as soon as there is a network. */
+export function useKeptActs(who: string, piece: number) {
+  const client = useQueryClient();
+  const refresh = useRefreshWork();
+  const all = useSyncExternalStore(subscribe, snapshot);
+  const [sending, setSending] = useState(false);
+  const flush = useCallback(async () => {
+    setSending(true);
+    const touched = new Set<number>();
+    await alone(() =>
+      sendAll(who, ({ act }, stands) => {
+        touched.add(act.piece);
+        client.setQueryData(
+          cardQuery(act.piece).queryKey,
+          (card?: Card) =>
+            card && { ...card, next: stands.next, heldUp: stands.heldUp, inHandOf: stands.inHandOf },
+        );
+      }),
+    );
+    setSending(false);
+    if (touched.size > 0) {
+      await Promise.all(
+        [...touched].map((p) => client.invalidateQueries({ queryKey: cardQuery(p).queryKey })),
+      );
+      await refresh();
+    }
+  }, [client, refresh, who]);
+  const latest = useLatest(flush);
+  useEffect(() => {
+    const now = () => latest.current();
+    now();
+    window.addEventListener('online', now);
+    const timer = window.setInterval(() => keptActs().some((a) => !a.refused) && now(), TRY_AGAIN_MS);
+    return () => {
+      window.removeEventListener('online', now);
+      window.clearInterval(timer);
+    };
+  }, [latest]);
+  const act = (done: Omit<KeptAct['act'], 'key' | 'piece' | 'at'>) => {
+    keep({
+      who,
+      order: nextOrder(),
+      act: { ...done, key: crypto.randomUUID(), piece, at: new Date().toISOString() },
+    });
+    tell();
+    latest.current();
+  };
+  return {
+    /** Of this piece, waiting to be sent. */
+    waiting: all.filter((a) => a.who === who && !a.refused && a.act.piece === piece),
+    /** Of any piece, by whoever is signed in. */
+    kept: all.filter((a) => a.who === who && !a.refused).length,
+    refused: all.filter((a) => a.who === who && a.refused),
+    sending,
+    act,
+    drop: (keys: string[]) => {
+      for (const key of keys) drop(key);
+      tell();
+    },
+  };
+}
+
+function useLatest<T>(value: T) {
+  const [ref] = useState(() => ({ current: value }));
+  useEffect(() => {
+    ref.current = value;
+  });
+  return ref;
+}
