@@ -26,7 +26,7 @@ begin
            full_quantity = h.full_quantity + m.full_quantity, opened_at = coalesce(h.opened_at, m.opened_at)
     from (select holding_id, sum(quantity) as quantity, sum(value) as value,
                  sum(case when reverses is null then greatest(quantity, 0) else least(quantity, 0) end) as full_quantity,
-                 min(at) filter (where movement in ('SPLIT', 'RETURN') or quantity < 0
+                 min(at) filter (where movement in ('SPLIT', 'RETURN', 'LEFT') or quantity < 0
                                      and movement in ('CUT', 'PICK', 'BIN', 'SELL', 'ADJUST')) as opened_at
           from moved group by holding_id) m
     where h.id = m.holding_id;

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.restis.app.costs.Verification;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -91,12 +92,12 @@ class CardsTest extends RestisTest {
 
     @Test
     void whatIsCutWaitsAndIsInWorkOnceTaken() throws Exception {
-        JsonNode waiting = ofOrder("/api/bench/waiting");
+        JsonNode waiting = ofOrder("/api/bench/waiting?");
         assertThat(waiting.path("count").asInt()).isEqualTo(3);
         assertThat(waiting.path("pieces").size()).isEqualTo(3);
         assertThat(take("Tove", pieces.subList(0, 1), false).status()).isEqualTo(204);
-        assertThat(ofOrder("/api/bench/waiting").path("count").asInt()).isEqualTo(2);
-        JsonNode inWork = ofOrder("/api/bench/in-work");
+        assertThat(ofOrder("/api/bench/waiting?").path("count").asInt()).isEqualTo(2);
+        JsonNode inWork = ofOrder("/api/bench/in-work?");
         assertThat(inWork.path("inHandOf").asString()).isEqualTo("Tove");
         assertThat(inWork.path("steps").asInt()).isGreaterThan(10);
         assertThat(stage(pieces.get(0))).isEqualTo("MAKING");
@@ -260,6 +261,107 @@ class CardsTest extends RestisTest {
             jdbc.sql("update bench_piece set next_step = 0 where piece_id = ?")
                     .param(piece)
                     .update();
+        }
+    }
+
+    private Answer leftOver(long piece, String body) throws Exception {
+        return tell("/api/bench/pieces/" + piece + "/left-over", body);
+    }
+
+    private String money(String sql, long piece) {
+        return jdbc.sql(sql).param(piece).query(String.class).single();
+    }
+
+    /** What at least the keep length is left of goes on the shelf with its share, and the piece costs that much less. */
+    @Test
+    void whatIsLeftOverGoesOnTheShelfOrIsBinned() throws Exception {
+        long piece = pieces.get(0);
+        take("Tove", List.of(piece), false);
+        JsonNode before = ask("/api/bench/pieces/" + piece + "/left-over").body();
+        long cut = before.path(0).path("cutUm").asLong();
+        String paid = money("select (used + tails)::text from piece_actual where piece_id = ?", piece);
+        Answer kept = leftOver(piece, """
+                {"strand": 0, "left": "45 cm", "how": "MEASURED", "units": "METRIC", "believed": false}
+                """);
+        assertThat(kept.status()).as(kept.text()).isEqualTo(204);
+        JsonNode logged =
+                ask("/api/bench/pieces/" + piece + "/left-over").body().path(0).path("logged");
+        assertThat(logged.path("fate").asString()).isEqualTo("SHELF");
+        assertThat(logged.path("ranShort").asBoolean()).isFalse();
+        assertThat(jdbc.sql("""
+                        select h.quantity from ledger l join holding h on h.id = l.holding_id where l.movement = 'LEFT' and l.piece_id = ?
+                        """).param(piece).query(Long.class).single()).isEqualTo(450_000);
+        String returned = money("select sum(value)::text from ledger where movement = 'LEFT' and piece_id = ?", piece);
+        String now = money("select (used + tails)::text from piece_actual where piece_id = ?", piece);
+        assertThat(new BigDecimal(now).add(new BigDecimal(returned))).isEqualByComparingTo(paid);
+        assertThat(cut).isGreaterThan(450_000);
+        // A little is thrown away; what was said before is taken back by it.
+        assertThat(leftOver(piece, """
+                        {"strand": 0, "left": "4 cm", "how": "ABOUT", "units": "METRIC", "believed": false}
+                        """).status()).isEqualTo(204);
+        JsonNode anew =
+                ask("/api/bench/pieces/" + piece + "/left-over").body().path(0).path("logged");
+        assertThat(anew.path("fate").asString()).isEqualTo("BIN");
+        assertThat(money("select (used + tails)::text from piece_actual where piece_id = ?", piece))
+                .isEqualTo(paid);
+        assertThat(tell("/api/bench/left-over/" + anew.path("id").asLong() + "/take-back", "{}")
+                        .status())
+                .isEqualTo(204);
+        assertThat(tell("/api/bench/left-over/" + anew.path("id").asLong() + "/take-back", "{}")
+                        .status())
+                .as("it is taken back already")
+                .isEqualTo(409);
+        assertThat(ask("/api/bench/pieces/" + piece + "/left-over")
+                        .body()
+                        .path(0)
+                        .has("logged"))
+                .isFalse();
+    }
+
+    @Test
+    void aFigureThatCannotBeIsAskedAboutAndShortIsBooked() throws Exception {
+        long piece = pieces.get(0);
+        take("Tove", List.of(piece), false);
+        Answer more = leftOver(piece, """
+                {"strand": 0, "left": "3.2 m", "how": "MEASURED", "units": "METRIC", "believed": true}
+                """);
+        assertThat(more.status()).isEqualTo(422);
+        assertThat(more.field("left").path("remedy").asString()).startsWith("Did you mean 32 cm");
+        assertThat(leftOver(piece, """
+                        {"strand": 1, "left": "2 mm", "how": "MEASURED", "units": "METRIC", "believed": false}
+                        """).status()).isEqualTo(204);
+        assertThat(ask("/api/bench/pieces/" + piece + "/left-over")
+                        .body()
+                        .path(1)
+                        .path("logged")
+                        .path("ranShort")
+                        .asBoolean())
+                .isTrue();
+    }
+
+    /** 2 mm cord at 2.5 g a metre: 1 g is 400 mm, shared by both strands of both pieces alike. */
+    @Test
+    void trimmingsAreWeighedTogether() throws Exception {
+        List<Long> two = pieces.subList(0, 2);
+        take("Tove", two, false);
+        jdbc.sql("update article set density_ug_m = 2500000 where code = 'CAC'").update();
+        Answer weighed = tell(
+                "/api/bench/left-over/weighed",
+                "{\"pieces\": %s, \"article\": \"CAC\", \"weight\": \"1 g\", \"units\": \"METRIC\"}".formatted(two));
+        assertThat(weighed.status()).as(weighed.text()).isEqualTo(204);
+        assertThat(jdbc.sql("select sum(left_um) from left_over_now where piece_id in (:p) and how = 'WEIGHED'")
+                        .param("p", two)
+                        .query(Long.class)
+                        .single())
+                .isEqualTo(400_000);
+        for (long piece : two) {
+            assertThat(ask("/api/bench/pieces/" + piece + "/left-over")
+                            .body()
+                            .path(0)
+                            .path("logged")
+                            .path("how")
+                            .asString())
+                    .isEqualTo("WEIGHED");
         }
     }
 

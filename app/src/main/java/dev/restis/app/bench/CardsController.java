@@ -5,6 +5,9 @@ import dev.restis.app.bench.BenchReads.InWorkRow;
 import dev.restis.app.bench.BenchReads.WaitingRow;
 import dev.restis.app.bench.Between.MeasuredRequest;
 import dev.restis.app.bench.Between.MeasuredView;
+import dev.restis.app.bench.LeftOvers.LeftOverView;
+import dev.restis.app.bench.LeftOvers.LeftRequest;
+import dev.restis.app.bench.LeftOvers.WeighedRequest;
 import dev.restis.app.platform.Keyset;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -30,8 +33,10 @@ class CardsController {
     private final Bench bench;
     private final BenchReads reads;
     private final Between between;
+    private final LeftOvers leftOvers;
 
-    CardsController(Bench bench, BenchReads reads, Between between) {
+    CardsController(Bench bench, BenchReads reads, Between between, LeftOvers leftOvers) {
+        this.leftOvers = leftOvers;
         this.between = between;
         this.bench = bench;
         this.reads = reads;
@@ -55,6 +60,29 @@ class CardsController {
     @PostMapping("/pieces/{id}/measured")
     MeasuredView measured(@PathVariable long id, @RequestBody MeasuredRequest body) {
         return between.measured(id, body);
+    }
+
+    @GetMapping("/pieces/{id}/left-over")
+    List<LeftOverView> leftOver(@PathVariable long id) {
+        return leftOvers.of(id);
+    }
+
+    @PostMapping("/pieces/{id}/left-over")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void keepLeftOver(@PathVariable long id, @RequestBody LeftRequest body) {
+        leftOvers.keep(id, body);
+    }
+
+    @PostMapping("/left-over/weighed")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void weighLeftOver(@RequestBody WeighedRequest body) {
+        leftOvers.weighed(body);
+    }
+
+    @PostMapping("/left-over/{id}/take-back")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void takeBackLeftOver(@PathVariable long id) {
+        leftOvers.takeBack(id);
     }
 
     @PostMapping("/take")

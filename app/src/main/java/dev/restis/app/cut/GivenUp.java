@@ -1,6 +1,7 @@
 package dev.restis.app.cut;
 
 import dev.restis.app.cut.CutFinish.Ready;
+import dev.restis.app.pieces.PieceActuals;
 import dev.restis.app.pieces.PieceMoved;
 import dev.restis.app.stock.PartPicks;
 import dev.restis.app.stock.PartPicks.Picking;
@@ -22,6 +23,7 @@ class GivenUp {
 
     private final CutLists lists;
     private final CutCosts costs;
+    private final PieceActuals actuals;
     private final CutFinish finish;
     private final ListPieces inLists;
     private final Stock stock;
@@ -32,6 +34,7 @@ class GivenUp {
             CutLists lists,
             ListPieces inLists,
             CutCosts costs,
+            PieceActuals actuals,
             CutFinish finish,
             Stock stock,
             PartPicks picks,
@@ -41,6 +44,7 @@ class GivenUp {
         this.stock = stock;
         this.lists = lists;
         this.costs = costs;
+        this.actuals = actuals;
         this.finish = finish;
         this.jdbc = jdbc;
     }
@@ -65,13 +69,13 @@ class GivenUp {
             list.replanned();
             lists.giveUp(list, gone.pieces());
             forget(list.id(), gone.pieces(), list.confirmed());
-            costs.forget(gone.pieces());
+            actuals.forget(gone.pieces());
             costs.workOut(list);
             if (!list.confirmed()) {
                 finish.leaveOut(list, gone.pieces(), ready, picking);
             }
         });
-        costs.forget(gone.pieces());
+        actuals.forget(gone.pieces());
     }
 
     /** A list that is done still tells what had to wait. */

@@ -115,7 +115,9 @@ public class ArticleCards {
                         .toList());
     }
 
-    private Optional<Long> density(long article) {
+    /** What a metre of a cord weighs, micrograms, where it is known. */
+    @Transactional(readOnly = true)
+    public Optional<Long> density(long article) {
         return jdbc.sql("select density_ug_m from article where id = ?")
                 .param(article)
                 .query((row, n) -> Optional.ofNullable(row.getObject(1, Long.class)))

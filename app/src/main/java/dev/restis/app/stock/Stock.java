@@ -6,6 +6,7 @@ import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.app.stock.HoldingRow.Kind;
 import dev.restis.app.stock.LedgerRow.Cause;
+import dev.restis.core.cost.Shares;
 import dev.restis.core.cutting.Holding;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
@@ -22,6 +23,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -322,6 +324,48 @@ public class Stock {
             ledger.post(Movement.RETURN, strand.id(), row.quantity(), row.value(), cause);
         }
         entities.flush();
+    }
+
+    /**
+     * Puts what was left over of a strand on the shelf, as a remnant beside the holding that the strand was cut from, with its share of
+     * what the strand cost.
+     *
+     * @param cutUm how long the strand was cut
+     * @return the remnant; nothing when the strand was not cut from a holding of its own
+     */
+    @Transactional
+    public Optional<Long> leftOver(long strand, long leftUm, long cutUm) {
+        record Row(long holding, BigDecimal value, long batch, long piece) {}
+        Optional<Row> found = jdbc.sql("""
+                        select (array_agg(holding_id order by id desc) filter (where movement = 'CUT'))[1] as holding,
+                               -sum(value) as value, max(batch_id) as batch, max(piece_id) as piece
+                        from ledger where strand_id = ? and movement in ('CUT', 'RETURN') having sum(quantity) < 0
+                        """).param(strand).query(Row.class).optional();
+        found.ifPresent(row -> ledger.hold(List.of(row.holding())));
+        return found.map(row -> {
+            HoldingRow from = Objects.requireNonNull(entities.find(HoldingRow.class, row.holding()));
+            HoldingRow remnant = hold(from.lotId(), Kind.REMNANT, from.shelf(), row.holding());
+            entities.flush();
+            BigDecimal value =
+                    Shares.of(row.value(), List.of(leftUm, cutUm - leftUm)).get(0);
+            ledger.post(
+                    Movement.LEFT,
+                    remnant.id(),
+                    leftUm,
+                    value,
+                    new Cause("", row.batch(), row.piece(), strand, null, null));
+            return remnant.id();
+        });
+    }
+
+    /**
+     * Takes back that what was left over of a strand lies on the shelf.
+     *
+     * @throws Conflict when it has been used since
+     */
+    @Transactional
+    public void takeBackLeftOver(long strand) {
+        takeBack("strand_id = ? and movement = 'LEFT'", strand);
     }
 
     /** Whether the holdings lie as a plan saw them: as much of each is free, with the flaws where they were. Holds them. */

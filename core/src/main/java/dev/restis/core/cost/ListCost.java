@@ -20,10 +20,11 @@ public record ListCost(Map<Long, PieceCost> pieces, BigDecimal alone) {
      * A strand that is cut.
      *
      * @param value what it cost; not negative
-     * @param usedUm what of it stays in the piece, in micrometres; the rest is tails
+     * @param usedUm what of it stays in the piece, in micrometres
+     * @param tailUm what of it was trimmed off and thrown away; what went back on the shelf is neither
      * @param cutUm its length, in micrometres; positive
      */
-    public record CutStrand(long piece, BigDecimal value, long usedUm, long cutUm) {}
+    public record CutStrand(long piece, BigDecimal value, long usedUm, long tailUm, long cutUm) {}
 
     public ListCost {
         pieces = Map.copyOf(pieces);
@@ -37,8 +38,7 @@ public record ListCost(Map<Long, PieceCost> pieces, BigDecimal alone) {
         Map<Long, PieceCost> costs = new TreeMap<>();
         Map<Long, Long> lengths = new TreeMap<>();
         for (CutStrand strand : strands) {
-            List<BigDecimal> parts =
-                    Shares.of(strand.value(), List.of(strand.usedUm(), strand.cutUm() - strand.usedUm()));
+            List<BigDecimal> parts = Shares.of(strand.value(), List.of(strand.usedUm(), strand.tailUm()));
             add(costs, strand.piece(), new PieceCost(parts.get(0), parts.get(1), BigDecimal.ZERO, BigDecimal.ZERO));
             lengths.merge(strand.piece(), strand.cutUm(), Long::sum);
         }

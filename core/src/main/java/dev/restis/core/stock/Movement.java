@@ -21,13 +21,15 @@ public enum Movement {
     /** Set right by a stocktake. */
     COUNT,
     /** What was cut for a piece that was given up lies on the shelf again. */
-    RETURN;
+    RETURN,
+    /** What was left over of a strand when its piece was made is kept as a remnant. */
+    LEFT;
 
     /** Whether this takes stock out for no piece: such rows can be taken back by a row against them. */
     public boolean reversible() {
         return switch (this) {
             case BIN, ADJUST, SELL, SEND_BACK, COUNT -> true;
-            case RECEIVE, CUT, PICK, SPLIT, RETURN -> false;
+            case RECEIVE, CUT, PICK, SPLIT, RETURN, LEFT -> false;
         };
     }
 }

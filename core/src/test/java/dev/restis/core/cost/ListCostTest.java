@@ -22,8 +22,8 @@ class ListCostTest {
     void sharesWasteByTheCordThatEachPieceTook() {
         ListCost cost = ListCost.of(
                 List.of(
-                        new CutStrand(7, money("0.4000"), 600_000, 1_000_000),
-                        new CutStrand(8, money("0.8000"), 2_000_000, 2_000_000)),
+                        new CutStrand(7, money("0.4000"), 600_000, 400_000, 1_000_000),
+                        new CutStrand(8, money("0.8000"), 2_000_000, 0, 2_000_000)),
                 money("0.3000"),
                 Map.of(7L, money("0.1500"), 9L, money("5.0000")));
         assertThat(cost.pieces().keySet()).containsExactlyInAnyOrder(7L, 8L, 9L);
@@ -56,7 +56,8 @@ class ListCostTest {
                 long piece = random.nextInt(7);
                 long cut = 1 + random.nextInt(3_000_000);
                 BigDecimal value = BigDecimal.valueOf(random.nextInt(20_000), 4);
-                strands.add(new CutStrand(piece, value, random.nextInt((int) cut + 1), cut));
+                long used = random.nextInt((int) cut + 1);
+                strands.add(new CutStrand(piece, value, used, cut - used, cut));
                 left = left.add(value);
                 if (picked.putIfAbsent(piece, BigDecimal.valueOf(piece, 4)) == null) {
                     left = left.add(BigDecimal.valueOf(piece, 4));
