@@ -365,6 +365,86 @@ class CardsTest extends RestisTest {
         }
     }
 
+    private JsonNode way(long piece, String mishap, int strand, String way) throws Exception {
+        for (JsonNode choice : ask("/api/bench/pieces/" + piece + "/mishaps/" + mishap + "?strand=" + strand)
+                .body()) {
+            if (choice.path("way").asString().equals(way)) {
+                return choice;
+            }
+        }
+        throw new AssertionError("no way " + way);
+    }
+
+    private Answer goThatWay(long piece, String mishap, int strand, JsonNode way, long balance, String reason)
+            throws Exception {
+        return tell("/api/bench/pieces/" + piece + "/mishaps", """
+                {"mishap": "%s", "way": "%s", "strand": %d, "holdingId": %s, "balanceUm": %d, "reason": "%s"}
+                """.formatted(
+                        mishap,
+                        way.path("way").asString(),
+                        strand,
+                        way.hasNonNull("holdingId") ? way.path("holdingId").asString() : "null",
+                        balance,
+                        reason));
+    }
+
+    /** A new strand comes from the shelf as it was looked at, goes to the piece's cost, and is tied from where it came in. */
+    @Test
+    void aStrandThatRanShortIsCutAnewIfTheShelfIsAsItWas() throws Exception {
+        long piece = pieces.get(0);
+        take("Tove", List.of(piece), false);
+        int half = stepOf(card(piece), "gate", "HALF_WAY");
+        doTo(piece, half);
+        String paid = money("select (used + tails)::text from piece_actual where piece_id = ?", piece);
+        JsonNode way = way(piece, "STRAND_SHORT", 0, "NEW_STRAND");
+        assertThat(way.path("possible").asBoolean()).isTrue();
+        assertThat(way.path("sameLot").asBoolean()).isTrue();
+        assertThat(way.path("seconds").asLong()).isPositive();
+        long balance = way.path("balanceUm").asLong();
+        assertThat(goThatWay(piece, "STRAND_SHORT", 0, way, balance - 1, "")
+                        .body()
+                        .path("title")
+                        .asString())
+                .as("somebody cut from it meanwhile")
+                .isEqualTo("The shelf has changed since this was planned");
+        Answer gone = goThatWay(piece, "STRAND_SHORT", 0, way, balance, "it was cut short");
+        assertThat(gone.status()).as(gone.text()).isEqualTo(204);
+        assertThat(card(piece).path("next").asInt())
+                .isEqualTo(way.path("backTo").asInt());
+        String now = money("select (used + tails)::text from piece_actual where piece_id = ?", piece);
+        assertThat(new BigDecimal(now)).isGreaterThan(new BigDecimal(paid));
+        assertThat(jdbc.sql("""
+                        select mishap || ' ' || reason from bench_act where piece_id = ? and act = 'NEW_STRAND'
+                        """).param(piece).query(String.class).single()).isEqualTo("STRAND_SHORT it was cut short");
+    }
+
+    @Test
+    void unpickedItStandsAtAnEarlierStep() throws Exception {
+        long piece = pieces.get(0);
+        take("Tove", List.of(piece), false);
+        int half = stepOf(card(piece), "gate", "HALF_WAY");
+        doTo(piece, half);
+        JsonNode way = way(piece, "TENSION_UNEVEN", 0, "UNPICK");
+        assertThat(goThatWay(piece, "TENSION_UNEVEN", 0, way, 0, "").status()).isEqualTo(204);
+        assertThat(card(piece).path("next").asInt()).isEqualTo(half - 1);
+    }
+
+    @Test
+    void givenUpForAReasonAnotherTakesItsPlace() throws Exception {
+        long piece = pieces.get(0);
+        take("Tove", List.of(piece), false);
+        JsonNode way = way(piece, "CORD_DAMAGED", 0, "GIVE_UP");
+        assertThat(goThatWay(piece, "CORD_DAMAGED", 0, way, 0, " ").status()).isEqualTo(422);
+        assertThat(goThatWay(piece, "CORD_DAMAGED", 0, way, 0, "burnt").status())
+                .isEqualTo(204);
+        assertThat(stage(piece)).isEqualTo("GIVEN_UP");
+        assertThat(jdbc.sql("select count(*) from piece where replaces = ?")
+                        .param(piece)
+                        .query(Long.class)
+                        .single())
+                .isEqualTo(1);
+    }
+
     /** Two people take the pieces from each other and do what they find; every act is kept once or refused. */
     @Test
     void twoPeopleAtTheSamePieces() throws Exception {

@@ -270,7 +270,7 @@ public class Bench {
         return bench.inHandOf().equals(Workshop.whoever());
     }
 
-    private static void mustBeMine(BenchPiece bench) {
+    static void mustBeMine(BenchPiece bench) {
         if (bench.lies()) {
             throw new Conflict("bench.notTaken");
         }

@@ -1,6 +1,7 @@
 package dev.restis.app.bench;
 
 import dev.restis.core.make.BenchAct;
+import dev.restis.core.make.Mishap;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -31,7 +32,11 @@ class BenchActRow {
         NOT_YET(BenchAct.Kind.NOT_YET),
         ALL_THE_SAME(BenchAct.Kind.ALL_THE_SAME),
         BACK_TO(BenchAct.Kind.BACK_TO),
-        TAKE_BACK(BenchAct.Kind.TAKE_BACK);
+        TAKE_BACK(BenchAct.Kind.TAKE_BACK),
+        SPLICE(null),
+        NEW_STRAND(null),
+        NEW_PART(null),
+        GIVE_UP(null);
 
         private final BenchAct.@Nullable Kind walks;
 
@@ -82,6 +87,7 @@ class BenchActRow {
     private @Nullable Integer leg;
     private @Nullable Long cordLeftUm;
     private @Nullable Long takesBack;
+    private String mishap = "";
 
     protected BenchActRow() {}
 
@@ -101,6 +107,12 @@ class BenchActRow {
         this.leg = noted.leg();
         this.cordLeftUm = noted.cordLeftUm();
         this.takesBack = takesBack;
+    }
+
+    /** What had gone wrong. */
+    BenchActRow after(Mishap what) {
+        mishap = what.name();
+        return this;
     }
 
     long id() {

@@ -69,7 +69,7 @@ public final class BenchReplay {
         Map<Long, List<BenchAct>> acts = new HashMap<>();
         jdbc.sql("""
                         select id, piece_id as piece, act, step, coalesce(takes_back, 0) as takes_back from bench_act
-                        where piece_id = any (?) and step is not null order by piece_id, id
+                        where piece_id = any (?) and act in ('DONE', 'NOT_YET', 'ALL_THE_SAME', 'BACK_TO', 'TAKE_BACK') order by piece_id, id
                         """)
                 .param(page.stream().map(Kept::piece).toArray(Long[]::new))
                 .query(Acted.class)

@@ -8,7 +8,10 @@ import dev.restis.app.bench.Between.MeasuredView;
 import dev.restis.app.bench.LeftOvers.LeftOverView;
 import dev.restis.app.bench.LeftOvers.LeftRequest;
 import dev.restis.app.bench.LeftOvers.WeighedRequest;
+import dev.restis.app.bench.Mishaps.ChoiceView;
+import dev.restis.app.bench.Mishaps.WayRequest;
 import dev.restis.app.platform.Keyset;
+import dev.restis.core.make.Mishap;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -34,8 +37,10 @@ class CardsController {
     private final BenchReads reads;
     private final Between between;
     private final LeftOvers leftOvers;
+    private final Mishaps mishaps;
 
-    CardsController(Bench bench, BenchReads reads, Between between, LeftOvers leftOvers) {
+    CardsController(Bench bench, BenchReads reads, Between between, LeftOvers leftOvers, Mishaps mishaps) {
+        this.mishaps = mishaps;
         this.leftOvers = leftOvers;
         this.between = between;
         this.bench = bench;
@@ -60,6 +65,20 @@ class CardsController {
     @PostMapping("/pieces/{id}/measured")
     MeasuredView measured(@PathVariable long id, @RequestBody MeasuredRequest body) {
         return between.measured(id, body);
+    }
+
+    @GetMapping("/pieces/{id}/mishaps/{mishap}")
+    List<ChoiceView> choices(
+            @PathVariable long id,
+            @PathVariable Mishap mishap,
+            @RequestParam(required = false) @Nullable Integer strand) {
+        return mishaps.choices(id, mishap, strand);
+    }
+
+    @PostMapping("/pieces/{id}/mishaps")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void mishap(@PathVariable long id, @RequestBody WayRequest body) {
+        mishaps.take(id, body);
     }
 
     @GetMapping("/pieces/{id}/left-over")

@@ -327,6 +327,45 @@ public class Stock {
     }
 
     /**
+     * Cuts more for a strand of a piece than its cut list did, because something went wrong with it.
+     *
+     * @param planned what was looked at when it was chosen
+     * @throws Conflict when the holding is not as it was then
+     */
+    @Transactional
+    public void cutMore(long holding, Planned planned, long piece, long strand, long batch, String reason) {
+        Balance balance = ledger.lock(holding);
+        if (balance.quantity() != planned.balanceUm() || balance.quantity() < planned.needUm()) {
+            throw new Conflict("bench.shelfChanged");
+        }
+        ledger.post(
+                Movement.CUT,
+                holding,
+                -planned.needUm(),
+                balance.costOf(planned.needUm()).negate(),
+                new Cause(reason, batch, piece, strand, null, null));
+    }
+
+    /** The lot that most of a strand was cut from, if it was cut from any. */
+    @Transactional(readOnly = true)
+    public Optional<Long> lotOfStrand(long strand) {
+        return jdbc.sql("""
+                        select h.lot_id from ledger l join holding h on h.id = l.holding_id
+                        where l.strand_id = ? and l.movement = 'CUT' group by h.lot_id having sum(l.quantity) < 0
+                        order by sum(l.quantity), h.lot_id limit 1
+                        """).param(strand).query(Long.class).optional();
+    }
+
+    /** How a holding is called. */
+    @Transactional(readOnly = true)
+    public String label(long holding) {
+        return jdbc.sql("select label from holding where id = ?")
+                .param(holding)
+                .query(String.class)
+                .single();
+    }
+
+    /**
      * Puts what was left over of a strand on the shelf, as a remnant beside the holding that the strand was cut from, with its share of
      * what the strand cost.
      *
