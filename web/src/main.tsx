@@ -17,3 +17,8 @@ if (root) {
     </StrictMode>,
   );
 }
+
+// Without a network, cards that were open open again; where the browser has no workers, all else works.
+if (import.meta.env.PROD && 'serviceWorker' in navigator) {
+  navigator.serviceWorker.register('/bench-worker.js').catch(() => undefined);
+}

@@ -10,6 +10,7 @@ import { sessionQuery } from '../../shared/session';
 import classes from './Card.module.css';
 import { Fetch } from './Fetch';
 import { standingWith } from './kept';
+import { LeftOver } from './LeftOver';
 import { MadePicture } from './MadePicture';
 import { type Card, cardQuery, useLayDown, useTake } from './queries';
 import { StepList } from './StepList';
@@ -38,6 +39,7 @@ function AtBench({ card, who }: { card: Card; who: string }) {
   const step = card.steps[stands.next];
   const mine = card.inHandOf === who;
   const open = ['CUT', 'MAKING', 'MADE', 'CHECKED'].includes(card.piece.stage);
+  const mineOrMade = mine || !['OPEN', 'PLANNED', 'CUTTING', 'CUT', 'GIVEN_UP'].includes(card.piece.stage);
   const inMine = card.alike.filter((a) => a.inHandOf === who);
   useWakeLock(mine);
   useEffect(() => panel.current?.focus({ preventScroll: true }), []);
@@ -146,6 +148,7 @@ function AtBench({ card, who }: { card: Card; who: string }) {
               </Group>
             </>
           )}
+          {stands.next >= card.steps.length - 1 && mineOrMade && <LeftOver piece={piece.id} />}
         </Stack>
         <Stack gap="md">
           <details className={`panel ${classes.aside}`} open={stands.next === 0}>

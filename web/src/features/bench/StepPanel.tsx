@@ -10,6 +10,7 @@ import { Places } from './Places';
 import type { Card, CardStep } from './queries';
 import type { useKeptActs } from './useKeptActs';
 import { useStepTimer } from './useStepTimer';
+import { WentWrong } from './WentWrong';
 import { clock, spoken, stepWords } from './words';
 
 type Acts = ReturnType<typeof useKeptActs>;
@@ -29,7 +30,7 @@ interface Props {
 export function StepPanel({ card, step, at, heldUp, acts, onDone, onTakeBack, children }: Props) {
   const { t } = useTranslation();
   const { units } = useUnits();
-  const [asking, setAsking] = useState<'why' | 'again' | undefined>(undefined);
+  const [asking, setAsking] = useState<'why' | 'again' | 'wrong' | undefined>(undefined);
   const [measured, setMeasured] = useState<Measured>({});
   const timer = useStepTimer(`${card.piece.id} ${at}`, step.seconds, card.timer && !step.flame);
   const gate = step.kind === 'GATE' || step.kind === 'CHECK';
@@ -48,6 +49,7 @@ export function StepPanel({ card, step, at, heldUp, acts, onDone, onTakeBack, ch
           Backspace: onTakeBack,
           n: gate ? notYet : undefined,
           g: gate ? () => setAsking('why') : undefined,
+          w: step.flame ? undefined : () => setAsking('wrong'),
         },
   );
   return (
@@ -129,7 +131,8 @@ export function StepPanel({ card, step, at, heldUp, acts, onDone, onTakeBack, ch
           }}
         />
       )}
-      {!asking && (
+      {asking === 'wrong' && <WentWrong card={card} onClose={() => setAsking(undefined)} />}
+      {(!asking || asking === 'wrong') && (
         <div className={classes.acts}>
           <Button size="lg" className={classes.done} onClick={done}>
             {t(
@@ -158,6 +161,12 @@ export function StepPanel({ card, step, at, heldUp, acts, onDone, onTakeBack, ch
           {inspecting && (
             <Button size="lg" variant="default" onClick={() => setAsking('again')}>
               {t('make.inspect.rework')}
+            </Button>
+          )}
+          {at > 0 && !step.flame && (
+            <Button size="lg" variant="default" onClick={() => setAsking('wrong')}>
+              {t('make.wrong')}
+              <span className={classes.key}>W</span>
             </Button>
           )}
           <Button size="lg" variant="default" disabled={!onTakeBack} onClick={onTakeBack}>

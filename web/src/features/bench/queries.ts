@@ -51,3 +51,43 @@ export function useMeasured(piece: number) {
       ask(api.POST('/api/bench/pieces/{id}/measured', { params: { path: { id: piece } }, body })),
   });
 }
+
+export type Mishap = Schemas['WayRequest']['mishap'];
+
+export const waysOutQuery = (piece: number, mishap: Mishap, strand: number) =>
+  queryOptions({
+    queryKey: ['bench', 'ways-out', piece, mishap, strand],
+    queryFn: () =>
+      ask(
+        api.GET('/api/bench/pieces/{id}/mishaps/{mishap}', {
+          params: { path: { id: piece, mishap }, query: { strand } },
+        }),
+      ),
+    // The shelf is looked at anew each time.
+    staleTime: 0,
+    gcTime: 0,
+  });
+
+export const useWayOut = (piece: number) =>
+  useHands((body: Schemas['WayRequest']) =>
+    ask(api.POST('/api/bench/pieces/{id}/mishaps', { params: { path: { id: piece } }, body })),
+  );
+
+export const leftOverQuery = (piece: number) =>
+  queryOptions({
+    queryKey: ['bench', 'left-over', piece],
+    queryFn: () => ask(api.GET('/api/bench/pieces/{id}/left-over', { params: { path: { id: piece } } })),
+  });
+
+export const useKeepLeftOver = (piece: number) =>
+  useHands((body: Schemas['LeftRequest']) =>
+    ask(api.POST('/api/bench/pieces/{id}/left-over', { params: { path: { id: piece } }, body })),
+  );
+
+export const useWeighLeftOver = () =>
+  useHands((body: Schemas['WeighedRequest']) => ask(api.POST('/api/bench/left-over/weighed', { body })));
+
+export const useTakeBackLeftOver = () =>
+  useHands((id: number) =>
+    ask(api.POST('/api/bench/left-over/{id}/take-back', { params: { path: { id } } })),
+  );

@@ -15,6 +15,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.concurrent.CopyOnWriteArrayList;
 
 /** Headless Chromium on one server; remembers every console error, failed request and request that leaves the machine. */
 final class Browser implements AutoCloseable {
@@ -32,6 +33,9 @@ final class Browser implements AutoCloseable {
     private final com.microsoft.playwright.Browser chromium;
     private final String address;
     private final List<String> troubles = new ArrayList<>();
+    /** Refused input answers with 422, and a network that a test cuts is missed, which the browser logs. */
+    private final List<String> expected =
+            new CopyOnWriteArrayList<>(List.of("status of 422", "ERR_INTERNET_DISCONNECTED"));
     /** The browsers of those who signed in, by their names: whoever comes again finds the pages' parts kept. */
     private final Map<String, BrowserContext> signedIn = new HashMap<>();
 
@@ -112,10 +116,10 @@ final class Browser implements AutoCloseable {
         return page;
     }
 
-    /** Refused input answers with 422, which the browser logs; every other error line counts. */
+    /** What is not expected counts. */
     private void remember(ConsoleMessage message) {
-        boolean expected = message.text().contains("status of 422");
-        if (message.type().equals("error") && !expected) {
+        boolean known = expected.stream().anyMatch(message.text()::contains);
+        if (message.type().equals("error") && !known) {
             troubles.add("console: " + message.text());
         }
     }
@@ -134,6 +138,11 @@ final class Browser implements AutoCloseable {
                 }
             }
         }
+    }
+
+    /** A test brings about what the browser logs as an error. */
+    void expecting(String line) {
+        expected.add(line);
     }
 
     String address() {

@@ -1,0 +1,167 @@
+import { Button, Group, SegmentedControl, Stack, Text, TextInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { type FormEvent, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { ProblemError, type Schemas } from '../../api/client';
+import { useUnits } from '../../app/units';
+import { formatLength } from '../../shared/format';
+import { LengthField } from '../../shared/LengthField';
+import { Await } from '../../shared/Page';
+import { ProblemNote } from '../../shared/ProblemNote';
+import { Swatch } from '../../shared/Swatch';
+import classes from './Card.module.css';
+import { leftOverQuery, useKeepLeftOver, useTakeBackLeftOver, useWeighLeftOver } from './queries';
+
+type Row = Schemas['LeftOverView'];
+
+/** What was left of each strand: typed, told by eye, or weighed. */
+export function LeftOver({ piece }: { piece: number }) {
+  const { t } = useTranslation();
+  const rows = useQuery(leftOverQuery(piece));
+  return (
+    <section className="panel" aria-label={t('make.left.title')}>
+      <Stack p="sm" gap="sm">
+        <Text fw={650}>{t('make.left.title')}</Text>
+        <Text size="sm" c="dimmed">
+          {t('make.left.words')}
+        </Text>
+        <Await query={rows}>
+          {(all) => (
+            <>
+              {all.map((row) => (
+                <OneStrand key={`${row.strand} ${row.logged?.id ?? ''}`} piece={piece} row={row} />
+              ))}
+              {weighable(all).map((row) => (
+                <Weighed key={row.articleCode} piece={piece} row={row} />
+              ))}
+            </>
+          )}
+        </Await>
+      </Stack>
+    </section>
+  );
+}
+
+/** The first strand of each article that can be told by its weight. */
+const weighable = (rows: Row[]) =>
+  rows.filter((r, i) => r.weighable && rows.findIndex((o) => o.articleCode === r.articleCode) === i);
+
+function OneStrand({ piece, row }: { piece: number; row: Row }) {
+  const { t } = useTranslation();
+  const { units } = useUnits();
+  const [left, setLeft] = useState('');
+  const [how, setHow] = useState<'MEASURED' | 'ABOUT'>('MEASURED');
+  const keep = useKeepLeftOver(piece);
+  const takeBack = useTakeBackLeftOver();
+  const doubt =
+    keep.error instanceof ProblemError
+      ? keep.error.problem.fields?.find((f) => f.code.startsWith('leftOver.'))
+      : undefined;
+  const save = (believed: boolean) => keep.mutate({ strand: row.strand, left, how, believed, units });
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    save(false);
+  };
+  const name = (
+    <Text>
+      <b>{row.letter}</b> <Swatch colour={row.colour} /> {row.articleCode}
+    </Text>
+  );
+  if (row.logged) {
+    return (
+      <Group gap="sm">
+        {name}
+        <Text>
+          <b className="figure">{formatLength(row.logged.leftUm, units)}</b> ·{' '}
+          {t(`make.left.how.${row.logged.how}`)} · {t(`make.left.fate.${row.logged.fate}`)}
+          {row.logged.ranShort ? ` · ${t('make.left.short')}` : ''}
+        </Text>
+        <Button
+          variant="default"
+          mih={44}
+          loading={takeBack.isPending}
+          onClick={() => row.logged && takeBack.mutate(row.logged.id)}
+        >
+          {t('make.takeBack')}
+        </Button>
+        <ProblemNote error={takeBack.error} />
+      </Group>
+    );
+  }
+  return (
+    <Stack component="form" gap={6} onSubmit={submit}>
+      <Group gap="sm" align="flex-start">
+        <div className={classes.strandName}>{name}</div>
+        <LengthField
+          size="md"
+          w={190}
+          label={t('make.left.of', { letter: row.letter })}
+          description={t('make.measure.expected', { length: formatLength(row.expectedUm, units) })}
+          value={left}
+          onChange={setLeft}
+          error={keep.error instanceof ProblemError ? keep.error.field('left') : undefined}
+        />
+        <SegmentedControl
+          size="md"
+          mt={25}
+          aria-label={t('make.left.how')}
+          value={how}
+          onChange={(value) => setHow(value as 'MEASURED' | 'ABOUT')}
+          data={(['MEASURED', 'ABOUT'] as const).map((value) => ({
+            value,
+            label: t(`make.left.how.${value}`),
+          }))}
+        />
+        <Button
+          type="submit"
+          size="md"
+          mt={25}
+          variant="default"
+          loading={keep.isPending}
+          disabled={left.trim() === ''}
+        >
+          {t('make.left.keep')}
+        </Button>
+        {doubt?.code.startsWith('leftOver.LESS') && (
+          <Button size="md" mt={25} variant="default" onClick={() => save(true)}>
+            {t('make.left.believe')}
+          </Button>
+        )}
+      </Group>
+      <ProblemNote error={keep.error} shown={['left']} />
+    </Stack>
+  );
+}
+
+function Weighed({ piece, row }: { piece: number; row: Row }) {
+  const { t } = useTranslation();
+  const { units } = useUnits();
+  const [weight, setWeight] = useState('');
+  const weigh = useWeighLeftOver();
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    weigh.mutate({ pieces: [piece], article: row.articleCode, weight, units });
+  };
+  return (
+    <Group component="form" gap="sm" align="flex-start" onSubmit={submit}>
+      <TextInput
+        size="md"
+        w={260}
+        label={t('make.left.weigh', { article: row.articleCode })}
+        value={weight}
+        onChange={(e) => setWeight(e.currentTarget.value)}
+        error={weigh.error instanceof ProblemError ? weigh.error.field('weight') : undefined}
+      />
+      <Button
+        type="submit"
+        size="md"
+        mt={25}
+        variant="default"
+        loading={weigh.isPending}
+        disabled={weight.trim() === ''}
+      >
+        {t('make.left.keep')}
+      </Button>
+    </Group>
+  );
+}
