@@ -14,6 +14,7 @@ import { NewerVersion } from './NewerVersion';
 import { theme } from './theme';
 import { UnitsProvider } from './units';
 
+const TodayPage = lazy(() => import('../features/today/TodayPage'));
 const OrdersPage = lazy(() => import('../features/orders/OrdersPage'));
 const OrderPage = lazy(() => import('../features/orders/OrderPage'));
 const NewOrderPage = lazy(() => import('../features/orders/NewOrderPage'));
@@ -91,8 +92,8 @@ function Inside() {
             <ErrorBoundary key={pathname} inside>
               <Suspense fallback={null}>
                 <Routes>
-                  <Route path="/" element={<Navigate to="/orders" replace />} />
-                  <Route path="/today" element={<LaterPage name="today" />} />
+                  <Route path="/" element={<Navigate to="/today" replace />} />
+                  <Route path="/today" element={<TodayPage />} />
                   <Route path="/orders" element={<OrdersPage />} />
                   <Route path="/orders/new" element={<NewOrderPage />} />
                   <Route path="/orders/group" element={<GroupPage />} />
@@ -128,7 +129,7 @@ function Inside() {
                   <Route path="/costs" element={<CostsPage />} />
                   <Route path="/measures" element={<MeasuresPage />} />
                   <Route path="/workshop" element={<WorkshopPage />} />
-                  <Route path="*" element={<Navigate to="/orders" replace />} />
+                  <Route path="*" element={<Navigate to="/today" replace />} />
                 </Routes>
               </Suspense>
             </ErrorBoundary>

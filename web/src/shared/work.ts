@@ -12,7 +12,9 @@ export function useRefreshWork() {
   const client = useQueryClient();
   return () =>
     Promise.all(
-      ['orders', 'plan', 'cut', 'stock', 'costs'].map((key) => client.invalidateQueries({ queryKey: [key] })),
+      ['orders', 'plan', 'cut', 'bench', 'today', 'stock', 'costs'].map((key) =>
+        client.invalidateQueries({ queryKey: [key] }),
+      ),
     );
 }
 

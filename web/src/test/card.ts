@@ -3,6 +3,7 @@ import type { Schemas } from '../api/client';
 type Step = Schemas['CardStepView'];
 
 export const step = (more: Partial<Step>): Step => ({
+  words: more.gate ? `make.gate.${more.gate}` : `make.do.${more.doing ?? 'TIE'}`,
   kind: 'TIE',
   doing: 'TIE',
   strands: [0],

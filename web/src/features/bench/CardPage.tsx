@@ -76,6 +76,15 @@ function AtBench({ card, who }: { card: Card; who: string }) {
             />
           )}
           {mine && <LayDown piece={piece.id} />}
+          <Button
+            variant="default"
+            component="a"
+            target="_blank"
+            rel="noopener"
+            href={`/api/bench/cards.pdf?pieces=${[piece.id, ...inMine.map((a) => a.piece)].join(',')}`}
+          >
+            {t('make.print')}
+          </Button>
           <Button variant="default" component={Link} to="/bench">
             {t('make.toList')}
           </Button>

@@ -15,7 +15,7 @@ const lower = (word: string) => word.charAt(0).toLowerCase() + word.slice(1);
 /** A step in one sentence. */
 export function stepWords(t: TFunction, card: Card, step: CardStep, units: Units): string {
   const part = step.part ? lower(partName(t, step.part.slot)) : '';
-  return t(keyOf(card, step), {
+  return t(step.words, {
     strands: letters(card, step.strands),
     part,
     onto: step.part ? t('make.onto.part', { part }) : t('make.onto.strands'),
@@ -31,15 +31,6 @@ export function stepWords(t: TFunction, card: Card, step: CardStep, units: Units
     last: step.repeats?.last ?? 0,
     of: step.repeats?.of ?? 0,
   });
-}
-
-function keyOf(card: Card, step: CardStep): string {
-  if (step.gate === 'TRIED_ON' && card.inspection.openUm === undefined) return 'make.gate.TRIED_ON.fixed';
-  if (step.gate) return `make.gate.${step.gate}`;
-  if (step.doing === 'TIE' && step.part) return 'make.do.TIE.beads';
-  if (step.doing === 'KNOT' && step.count > 1) return 'make.do.KNOT.wraps';
-  if (step.doing === 'BAG_KIT' && step.count > 0) return 'make.do.BAG_KIT.child';
-  return `make.do.${step.doing}`;
 }
 
 /** Seconds as people say them. */

@@ -3,7 +3,7 @@ import { useTranslation } from 'react-i18next';
 import { Page } from '../../shared/Page';
 
 /** Says plainly what will be here. */
-export function LaterPage({ name }: { name: 'today' | 'finished' }) {
+export function LaterPage({ name }: { name: 'finished' }) {
   const { t } = useTranslation();
   return (
     <Page title={t(`nav.${name}`)}>

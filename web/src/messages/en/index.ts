@@ -11,6 +11,7 @@ import plan from './plan.json';
 import shared from './shared.json';
 import stock from './stock.json';
 import terms from './terms.json';
+import today from './today.json';
 import workshop from './workshop.json';
 
 /** All that is shown, in files by feature; no two of them name the same message. */
@@ -28,5 +29,6 @@ export default {
   ...shared,
   ...stock,
   ...terms,
+  ...today,
   ...workshop,
 };

@@ -2,6 +2,8 @@ package dev.restis.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
 import dev.restis.app.costs.Verification;
 import java.math.BigDecimal;
@@ -10,6 +12,10 @@ import java.util.List;
 import java.util.Random;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.stream.Collectors;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -443,6 +449,43 @@ class CardsTest extends RestisTest {
                         .query(Long.class)
                         .single())
                 .isEqualTo(1);
+    }
+
+    @Test
+    void cardsArePrintedTwoToAPage() throws Exception {
+        take("Tove", pieces.subList(0, 1), false);
+        String all = pieces.stream().map(String::valueOf).collect(Collectors.joining(","));
+        for (String paper : List.of("A4", "LETTER")) {
+            byte[] pdf = mvc().perform(get("/api/bench/cards.pdf?pieces=" + all + "&paper=" + paper)
+                            .with(user("Bram").roles("MAKER")))
+                    .andReturn()
+                    .getResponse()
+                    .getContentAsByteArray();
+            try (PDDocument document = Loader.loadPDF(pdf)) {
+                assertThat(document.getNumberOfPages()).isEqualTo(2);
+                String text = new PDFTextStripper().getText(document);
+                assertThat(text)
+                        .contains("Snake knots: 1 to 5 of")
+                        .contains("Are the first 5 repeats")
+                        .contains("1570 mm")
+                        .doesNotContain("make.")
+                        .doesNotContain("{{");
+            }
+        }
+    }
+
+    @Test
+    void theMorningTellsWhatWaitsWhere() throws Exception {
+        take("Tove", pieces.subList(0, 1), false);
+        doTo(pieces.get(0), card(pieces.get(0)).path("steps").size());
+        take("Tove", pieces.subList(1, 2), false);
+        JsonNode today = ask("/api/today").body();
+        for (String stage : List.of("mine", "toMake", "made")) {
+            assertThat(today.path(stage).path("pieces").asLong()).as(stage).isPositive();
+            assertThat(today.path(stage).path("first").size()).as(stage).isBetween(1, 5);
+        }
+        assertThat(today.path("mine").path("first").path(0).path("reference").asString())
+                .isNotEmpty();
     }
 
     /** Two people take the pieces from each other and do what they find; every act is kept once or refused. */

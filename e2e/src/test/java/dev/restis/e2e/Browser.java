@@ -72,7 +72,7 @@ final class Browser implements AutoCloseable {
                 .findFirst()
                 .map(left -> seen(left, scheme, width, height))
                 .orElseGet(() -> open(known, scheme, width, height));
-        page.navigate("/");
+        page.navigate("/orders");
         heading(page, "Orders");
         return page;
     }
@@ -159,6 +159,8 @@ final class Browser implements AutoCloseable {
         page.getByLabel("Password", new Page.GetByLabelOptions().setExact(true)).fill("harbour-lantern");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in"))
                 .click();
+        heading(page, "Today");
+        page.navigate("/orders");
         heading(page, "Orders");
     }
 

@@ -26,7 +26,11 @@ class FirstVisitTest {
             page.getByLabel("Password", new Page.GetByLabelOptions().setExact(true))
                     .fill("harbour-lantern");
             Browser.click(page, "Create the workshop");
+            assertThat(page.getByText("Nothing waits anywhere.")).isVisible();
+            page.navigate("/orders");
             assertThat(page.getByText("No orders yet.")).isVisible();
+            page.navigate("/bench");
+            assertThat(page.getByText("Nothing waits at the bench.")).isVisible();
             page.navigate("/plan");
             assertThat(page.getByText("Every piece is in a batch.")).isVisible();
             page.navigate("/cut");

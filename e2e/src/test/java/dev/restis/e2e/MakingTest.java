@@ -53,6 +53,8 @@ class MakingTest extends DemoTest {
         int steps = page.getByLabel("Steps").getByRole(AriaRole.LISTITEM).count();
         assertThat(steps).isGreaterThan(15);
         press(page, 1, 4);
+        assertThat(at(page, 5)).isVisible();
+        assertThat(Browser.axeViolations(page)).isEmpty();
         page.keyboard().press("Backspace");
         press(page, 4, steps - 3);
         assertThat(page.getByText("It is made.")).isVisible();

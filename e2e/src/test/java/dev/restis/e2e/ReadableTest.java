@@ -34,6 +34,7 @@ class ReadableTest extends DemoTest {
                 "/workshop",
                 "/today",
                 "/bench",
+                "/bench/1",
                 "/finished",
                 "/patterns",
                 "/patterns/snake",
@@ -55,8 +56,15 @@ class ReadableTest extends DemoTest {
             Browser.turn(page, ColorScheme.LIGHT);
         }
         Page phone = browser.signedIn("Bram", ColorScheme.LIGHT, 390, 844);
-        for (String view :
-                List.of("/cut", "/cut/1", "/bench", "/stock", "/stock/buy", "/stock/receive", "/stock/articles/NT2")) {
+        for (String view : List.of(
+                "/cut",
+                "/cut/1",
+                "/bench",
+                "/bench/1",
+                "/stock",
+                "/stock/buy",
+                "/stock/receive",
+                "/stock/articles/NT2")) {
             phone.navigate(view);
             Browser.settled(phone);
             assertThat(Browser.scrollsSideways(phone)).as(view + " at 390 px").isFalse();

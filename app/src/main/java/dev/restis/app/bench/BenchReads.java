@@ -270,13 +270,26 @@ class BenchReads {
                         .toList(),
                 parts(worked),
                 WorkCardView.bodies(card),
-                card.steps().stream().map(CardStepView::of).toList(),
+                card.steps().stream().map(s -> CardStepView.of(card, s)).toList(),
                 InspectionView.of(card.inspection()),
                 card.time().toSeconds(),
                 card.spread(),
                 PieceView.full(sitting, worked),
                 bench.map(b -> alike(b, row.get("lineId", Long.class))).orElse(List.of()),
                 bench.flatMap(b -> last(b, card)).orElse(null));
+    }
+
+    /** The card alone. */
+    @Transactional(readOnly = true)
+    public WorkCard workCard(long piece) {
+        BenchPiece bench = entities.find(BenchPiece.class, piece);
+        if (bench != null) {
+            return cards.card(bench.card());
+        }
+        PieceSpec spec = orders.specsOfPieces(List.of(piece)).values().stream()
+                .findFirst()
+                .orElseThrow(() -> new NotFound("notFound"));
+        return Cards.of(desk.sit().workOut(spec));
     }
 
     /** Where a piece stands on its card. */

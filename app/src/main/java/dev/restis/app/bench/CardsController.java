@@ -11,10 +11,14 @@ import dev.restis.app.bench.LeftOvers.WeighedRequest;
 import dev.restis.app.bench.Mishaps.ChoiceView;
 import dev.restis.app.bench.Mishaps.WayRequest;
 import dev.restis.app.platform.Keyset;
+import dev.restis.app.platform.OpenedAt;
+import dev.restis.app.platform.Pdf;
 import dev.restis.core.make.Mishap;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -38,8 +42,19 @@ class CardsController {
     private final Between between;
     private final LeftOvers leftOvers;
     private final Mishaps mishaps;
+    private final CardSheet sheet;
+    private final OpenedAt openedAt;
 
-    CardsController(Bench bench, BenchReads reads, Between between, LeftOvers leftOvers, Mishaps mishaps) {
+    CardsController(
+            Bench bench,
+            BenchReads reads,
+            Between between,
+            LeftOvers leftOvers,
+            Mishaps mishaps,
+            CardSheet sheet,
+            OpenedAt openedAt) {
+        this.sheet = sheet;
+        this.openedAt = openedAt;
         this.mishaps = mishaps;
         this.leftOvers = leftOvers;
         this.between = between;
@@ -65,6 +80,25 @@ class CardsController {
     @PostMapping("/pieces/{id}/measured")
     MeasuredView measured(@PathVariable long id, @RequestBody MeasuredRequest body) {
         return between.measured(id, body);
+    }
+
+    /** The papers that cards are printed on. */
+    enum CardPaper {
+        A4(Pdf.Paper.A4_WIDE),
+        LETTER(Pdf.Paper.LETTER_WIDE);
+
+        private final Pdf.Paper turned;
+
+        CardPaper(Pdf.Paper turned) {
+            this.turned = turned;
+        }
+    }
+
+    @GetMapping(value = "/cards.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> cards(@RequestParam List<Long> pieces, @RequestParam(defaultValue = "A4") CardPaper paper) {
+        return ResponseEntity.ok()
+                .header("Content-Disposition", "inline; filename=cards.pdf")
+                .body(sheet.pdf(pieces, paper.turned, openedAt.origin()));
     }
 
     @GetMapping("/pieces/{id}/mishaps/{mishap}")

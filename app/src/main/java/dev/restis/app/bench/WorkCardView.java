@@ -102,9 +102,11 @@ public record WorkCardView(
     /**
      * @param section place of the section that is worked on in the pattern's list; -1 before the first
      * @param share how much of it is made when the step is done
+     * @param words key of its sentence in the message files
      * @param flame whether a flame burns, so that nothing may ask for attention
      */
     public record CardStepView(
+            String words,
             StepKind kind,
             Doing doing,
             @Nullable Gate gate,
@@ -127,8 +129,9 @@ public record WorkCardView(
             @Nullable MeasureView measure,
             List<CordLeftView> left) {
 
-        static CardStepView of(CardStep step) {
+        static CardStepView of(WorkCard card, CardStep step) {
             return new CardStepView(
+                    CardWords.key(card, step),
                     step.kind(),
                     step.doing(),
                     step.gate().orElse(null),

@@ -3,6 +3,7 @@ package dev.restis.app.cut;
 import dev.restis.app.platform.CsvText;
 import dev.restis.app.platform.Keyset;
 import dev.restis.app.platform.Made;
+import dev.restis.app.platform.OpenedAt;
 import dev.restis.app.platform.Pdf;
 import dev.restis.app.stock.BenchDevices;
 import dev.restis.app.workshop.Revised;
@@ -13,7 +14,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -26,7 +26,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /** Cut lists. */
 @RestController
@@ -94,7 +93,7 @@ class CutController {
     private final CutWaste waste;
     private final BenchDevices devices;
     private final CutWeights weights;
-    private final String address;
+    private final OpenedAt openedAt;
 
     CutController(
             CutLists lists,
@@ -110,8 +109,8 @@ class CutController {
             CutWaste waste,
             BenchDevices devices,
             CutWeights weights,
-            @Value("${restis.known-address:}") String address) {
-        this.address = address;
+            OpenedAt openedAt) {
+        this.openedAt = openedAt;
         this.planning = planning;
         this.tags = tags;
         this.waste = waste;
@@ -276,21 +275,14 @@ class CutController {
     ResponseEntity<byte[]> tags(@PathVariable long id, @RequestParam(defaultValue = "PIECE") TagSheet.Each each) {
         return ResponseEntity.ok()
                 .header("Content-Disposition", "inline; filename=tags-" + id + ".pdf")
-                .body(tags.pdf(id, each, origin()));
+                .body(tags.pdf(id, each, openedAt.origin()));
     }
 
     /** Sends the tags to the label printer. */
     @PostMapping("/lists/{id}/tags/print")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void printTags(@PathVariable long id, @RequestBody Tags body) {
-        devices.print(tags.pdf(id, body.each(), origin()));
-    }
-
-    /** Where people open Restis: what the house says, or where this was asked for. */
-    private String origin() {
-        return address.isEmpty()
-                ? ServletUriComponentsBuilder.fromCurrentContextPath().toUriString()
-                : address;
+        devices.print(tags.pdf(id, body.each(), openedAt.origin()));
     }
 
     /** Where the cord went that was cut. */

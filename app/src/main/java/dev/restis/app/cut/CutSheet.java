@@ -6,11 +6,10 @@ import dev.restis.app.cut.CutReads.WaitingPieceView;
 import dev.restis.app.cut.CutSpools.SpoolView;
 import dev.restis.app.cut.CutSpools.StepView;
 import dev.restis.app.patterns.PieceView.StrandMark;
+import dev.restis.app.platform.PaperLength;
 import dev.restis.app.platform.Pdf;
 import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Workshop;
-import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -26,11 +25,6 @@ import org.springframework.stereotype.Service;
 @Service
 class CutSheet {
 
-    private static final BigDecimal UM_IN_MM = BigDecimal.valueOf(1_000);
-    private static final BigDecimal UM_IN_INCH = BigDecimal.valueOf(25_400);
-    private static final BigDecimal UM_IN_METRE = BigDecimal.valueOf(1_000_000);
-    private static final BigDecimal UM_IN_FOOT = BigDecimal.valueOf(304_800);
-    private static final long LONG_UM = 10_000_000;
     /** The columns of all spools stand below each other. */
     private static final Map<String, Integer> WIDTH_MM =
             Map.of("cutSheet.count", 15, "cutSheet.length", 42, "cutSheet.fold", 38);
@@ -63,8 +57,8 @@ class CutSheet {
                         list.pieces(),
                         list.strands(),
                         list.spools().size(),
-                        both(list.cutUm()),
-                        both(list.scrapUm())));
+                        PaperLength.both(list.cutUm()),
+                        PaperLength.both(list.scrapUm())));
         paragraph(body, text("cutSheet.cautions"));
         long longest =
                 list.spools().stream().mapToLong(SpoolView::lengthUm).max().orElse(1);
@@ -82,7 +76,7 @@ class CutSheet {
                         spool.articleCode() + " " + spool.articleName(),
                         spool.shelf().isEmpty() ? "-" : spool.shelf(),
                         spool.lot(),
-                        both(spool.lengthUm()))))
+                        PaperLength.both(spool.lengthUm()))))
                 .append("</p>");
         bar(body, spool, longest);
         body.append("<table style='table-layout:fixed'><thead><tr><th style='width:8mm'></th>");
@@ -143,11 +137,14 @@ class CutSheet {
                 .append(cuts.size())
                 .append(" ×</td>");
         body.append("<td class='right strong'>")
-                .append(Pdf.text(both(first.lengthUm())))
+                .append(Pdf.text(PaperLength.both(first.lengthUm())))
                 .append("</td>");
         StrandMark mark = first.mark();
         body.append("<td class='right'>")
-                .append(mark == null ? "" : Pdf.text(both(mark.um()) + " " + text("cutSheet.mark." + mark.kind())))
+                .append(
+                        mark == null
+                                ? ""
+                                : Pdf.text(PaperLength.both(mark.um()) + " " + text("cutSheet.mark." + mark.kind())))
                 .append("</td>");
         body.append("<td>").append(Pdf.text(what(cuts))).append("</td></tr>");
     }
@@ -189,7 +186,7 @@ class CutSheet {
                 "cutSheet.trimming",
                 trimming.strands(),
                 trimming.role(),
-                both(trimming.lengthUm()),
+                PaperLength.both(trimming.lengthUm()),
                 trimming.articleCode(),
                 numbers(trimming.pieces()),
                 trimming.sourceRole(),
@@ -202,9 +199,9 @@ class CutSheet {
                 waiting.pieces(),
                 waiting.reference(),
                 waiting.customer(),
-                both(waiting.neededUm()),
+                PaperLength.both(waiting.neededUm()),
                 waiting.articleCode(),
-                both(waiting.bestUm()));
+                PaperLength.both(waiting.bestUm()));
     }
 
     private static String numbers(List<Long> pieces) {
@@ -213,19 +210,6 @@ class CutSheet {
 
     private static void paragraph(StringBuilder body, String words) {
         body.append("<p>").append(Pdf.text(words)).append("</p>");
-    }
-
-    /** In metric and in inches or feet: whoever holds the sheet uses the tape that is there. Long cord is read in metres. */
-    static String both(long micrometres) {
-        return micrometres < LONG_UM
-                ? figure(micrometres, UM_IN_MM, 1) + " mm (" + figure(micrometres, UM_IN_INCH, 2) + " in)"
-                : figure(micrometres, UM_IN_METRE, 2) + " m (" + figure(micrometres, UM_IN_FOOT, 1) + " ft)";
-    }
-
-    private static String figure(long micrometres, BigDecimal unit, int decimals) {
-        // Never shorter than it must be.
-        BigDecimal figure = BigDecimal.valueOf(micrometres).divide(unit, decimals, RoundingMode.UP);
-        return (unit.equals(UM_IN_MM) ? figure.stripTrailingZeros() : figure).toPlainString();
     }
 
     private String text(String code, @Nullable Object... args) {

@@ -1,30 +1,21 @@
 package dev.restis.app.cut;
 
-import com.google.zxing.BarcodeFormat;
-import com.google.zxing.EncodeHintType;
-import com.google.zxing.WriterException;
-import com.google.zxing.common.BitMatrix;
-import com.google.zxing.qrcode.QRCodeWriter;
 import dev.restis.app.cut.CutReads.CutListView;
 import dev.restis.app.cut.CutSpools.StepView;
+import dev.restis.app.platform.PaperLength;
 import dev.restis.app.platform.Pdf;
 import dev.restis.app.platform.Problems.Conflict;
+import dev.restis.app.platform.QrCode;
 import dev.restis.app.platform.Texts;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import javax.imageio.ImageIO;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Service;
@@ -43,7 +34,6 @@ class TagSheet {
     private static final int MOST_TAGS = 2_000;
     private static final int MOST_LINES = 5;
     private static final int MOST_CUSTOMER = 26;
-    private static final int QR_SIDE = 120;
 
     private final CutReads reads;
     private final MessageSource messages;
@@ -92,7 +82,7 @@ class TagSheet {
         StringBuilder tag = new StringBuilder("<div>")
                 .append("<table style='margin:0'><tr><td style='border:0;padding:0;width:22mm'>")
                 .append("<img style='width:21mm;height:21mm' src='data:image/png;base64,")
-                .append(qr(origin + "/orders?query=" + URLEncoder.encode(reference, StandardCharsets.UTF_8)))
+                .append(QrCode.png(origin + "/orders?query=" + URLEncoder.encode(reference, StandardCharsets.UTF_8)))
                 .append(
                         "'/></td><td style='border:0;padding:0;font-size:7pt;line-height:1.15;white-space:nowrap'><div class='strong' style='font-size:10pt'>")
                 .append(Pdf.text(reference + " #" + piece))
@@ -121,25 +111,7 @@ class TagSheet {
     }
 
     private static String line(Cut cut) {
-        return cut.article() + " " + CutSheet.both(cut.step().lengthUm());
-    }
-
-    private static String qr(String words) {
-        try {
-            BitMatrix code = new QRCodeWriter()
-                    .encode(words, BarcodeFormat.QR_CODE, QR_SIDE, QR_SIDE, Map.of(EncodeHintType.MARGIN, 1));
-            BufferedImage image = new BufferedImage(code.getWidth(), code.getHeight(), BufferedImage.TYPE_BYTE_BINARY);
-            for (int x = 0; x < code.getWidth(); x++) {
-                for (int y = 0; y < code.getHeight(); y++) {
-                    image.setRGB(x, y, code.get(x, y) ? 0 : 0xFFFFFF);
-                }
-            }
-            ByteArrayOutputStream png = new ByteArrayOutputStream();
-            ImageIO.write(image, "png", png);
-            return Base64.getEncoder().encodeToString(png.toByteArray());
-        } catch (WriterException | IOException e) {
-            throw new UncheckedIOException(new IOException(e));
-        }
+        return cut.article() + " " + PaperLength.both(cut.step().lengthUm());
     }
 
     private String text(String code, @Nullable Object... args) {

@@ -2,6 +2,7 @@ package dev.restis.app.orders;
 
 import dev.restis.core.order.OrderStage;
 import jakarta.persistence.CascadeType;
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -43,6 +44,10 @@ class CustomerOrder {
 
     private String note;
     private String search = "";
+
+    /** Seconds that its pieces still take; kept by the database, with each of them. */
+    @Column(name = "making_left_s", insertable = false, updatable = false)
+    private long makingLeftSeconds;
 
     private Instant createdAt;
     private String createdBy;

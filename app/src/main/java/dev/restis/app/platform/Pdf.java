@@ -17,6 +17,9 @@ public final class Pdf {
     public enum Paper {
         A4("a4; " + Paper.SHEET),
         LETTER("letter; " + Paper.SHEET),
+        /** Turned, for what stands side by side. */
+        A4_WIDE("a4 landscape; margin: 10mm"),
+        LETTER_WIDE("letter landscape; margin: 10mm"),
         /** One label to a page, for a label printer. */
         LABEL("62mm 29mm; margin: 2mm 2mm");
 

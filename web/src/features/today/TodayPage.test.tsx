@@ -1,0 +1,73 @@
+import { screen } from '@testing-library/react';
+import { expect, it } from 'vitest';
+import type { Schemas } from '../../api/client';
+import { waitingQuery } from '../../shared/work';
+import { show } from '../../test/show';
+import { todayQuery } from './queries';
+import TodayPage from './TodayPage';
+
+const none = { pieces: 0, first: [] };
+
+const row = (more: Partial<Schemas['WaitingOrder']>): Schemas['WaitingOrder'] => ({
+  order: 3,
+  reference: 'F-0003',
+  customer: 'Marit',
+  piece: 25,
+  patternName: 'Snake-knot band',
+  pieces: 2,
+  due: '2026-12-05',
+  ...more,
+});
+
+const open = (day: Partial<Schemas['TodayView']>, openPieces = 0) =>
+  show(<TodayPage />, [
+    [waitingQuery.queryKey, { openOrders: 0, openPieces, batchesToCut: 0, piecesToMake: 0 }],
+    [
+      todayQuery.queryKey,
+      {
+        late: { orders: 0, first: [] },
+        toCut: none,
+        mine: none,
+        toMake: none,
+        drying: none,
+        made: none,
+        checks: false,
+        packs: false,
+        ...day,
+      },
+    ],
+  ]);
+
+it('goes on with what is in hand, and says what waits at each stage', () => {
+  open(
+    {
+      mine: { pieces: 1, first: [row({ pieces: 1 })] },
+      drying: { pieces: 2, first: [row({ order: 4, reference: 'F-0004', until: '2026-12-01T09:00:00Z' })] },
+      late: {
+        orders: 1,
+        first: [{ order: 9, reference: 'F-0009', customer: 'Runa', due: '2026-11-20', pieces: 3 }],
+      },
+    },
+    5,
+  );
+  expect(screen.getByRole('heading', { name: '1 order is late' })).toBeTruthy();
+  expect(screen.getByText(/3 pieces not made/)).toBeTruthy();
+  expect(screen.getByRole('link', { name: 'Go on' }).getAttribute('href')).toBe('/bench/25');
+  expect(screen.getByRole('heading', { name: '5 pieces to plan' })).toBeTruthy();
+  expect(screen.getByText(/dry .*2026/)).toBeTruthy();
+  expect(screen.queryByText(/to cut/)).toBeNull();
+});
+
+it('names what the house does with what is made', () => {
+  const made = { pieces: 2, first: [row({})] };
+  open({ made }).unmount();
+  open({ made, packs: true }).unmount();
+  open({ made, checks: true });
+  expect(screen.getByRole('heading', { name: '2 pieces made: to check, pack or send' })).toBeTruthy();
+});
+
+it('offers the next order where nothing waits', () => {
+  open({});
+  expect(screen.getByText(/Nothing waits anywhere/)).toBeTruthy();
+  expect(screen.getByRole('link', { name: 'New order' })).toBeTruthy();
+});
