@@ -23,7 +23,7 @@ import { OwnHabits } from './OwnHabits';
 import { PriceRules } from './PriceRules';
 import { peopleQuery, useAccess, useAddPerson, useNewPassword, useOwnPassword, useRole } from './queries';
 import { ShopFeeds } from './ShopFeeds';
-import { WorkSteps } from './WorkSteps';
+import { BenchRules, WorkSteps } from './WorkSteps';
 
 export function WorkshopPage() {
   const { t } = useTranslation();
@@ -34,6 +34,7 @@ export function WorkshopPage() {
       <HousePanel owner={session?.role === 'OWNER'} />
       <Calendars />
       <WorkSteps owner={session?.role === 'OWNER'} />
+      <BenchRules owner={session?.role === 'OWNER'} />
       <PriceRules owner={session?.role === 'OWNER'} />
       {session?.role === 'OWNER' && <ShopFeeds />}
       {session?.role === 'OWNER' && <People />}

@@ -111,6 +111,23 @@ export function useKeepWorkSteps() {
   });
 }
 
+export const benchRulesQuery = queryOptions({
+  queryKey: ['bench-rules'],
+  queryFn: () => ask(api.GET('/api/bench-rules')),
+});
+
+export function useKeepBenchRules() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Schemas['BenchRulesView']) => ask(api.PUT('/api/bench-rules', { body })),
+    onSettled: () =>
+      Promise.all([
+        client.invalidateQueries({ queryKey: benchRulesQuery.queryKey }),
+        client.invalidateQueries({ queryKey: ['bench'] }),
+      ]),
+  });
+}
+
 export const priceRulesQuery = queryOptions({
   queryKey: ['orders', 'price-rules'],
   queryFn: () => ask(api.GET('/api/orders/price-rules')),

@@ -24,7 +24,6 @@ class ScreenshotsTest {
             shoot(page, "/orders/new", "new-order");
             shoot(page, "/patterns", "patterns");
             shoot(page, "/patterns/falls-tab", "pattern");
-            shoot(page, "/patterns/stitches", "stitches");
             shoot(page, "/patterns/new?from=centrepiece", "editor");
             shoot(page, "/measures", "measures");
             page.navigate("/orders/import");
@@ -58,13 +57,27 @@ class ScreenshotsTest {
                 page.waitForTimeout(900);
             }
             shoot(page, "bench");
-            phone.navigate(page.url());
-            shoot(phone, "bench-narrow");
             page.navigate(list);
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Confirm:"))
                     .click();
             page.getByText("Cut and booked by").waitFor();
-            shoot(page, "/cut/waste", "waste");
+            page.navigate("/bench");
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take all"))
+                    .first()
+                    .click();
+            page.waitForURL("**/bench/*");
+            String card = page.url().replace("?by=step", "");
+            page.navigate(card);
+            for (int steps = 1; steps < 11; steps++) {
+                page.getByText("step " + steps + " of").first().waitFor();
+                page.keyboard().press(" ");
+            }
+            page.getByText("step 11 of").first().waitFor();
+            shoot(page, "card");
+            phone = browser.signedIn("Tove", ColorScheme.LIGHT, 390, 844);
+            phone.navigate(card);
+            shoot(phone, "card-narrow");
+            shoot(page, "/today", "today");
             shoot(page, "/costs", "costs");
             shoot(page, "/stock", "stock");
             shoot(page, "/stock/articles/HB9", "article");
