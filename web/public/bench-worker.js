@@ -4,7 +4,9 @@
  */
 const FILES = 'restis-files';
 const SEEN = 'restis-seen';
-const KEPT = ['/api/session', '/api/bench/', '/api/plan/waiting', '/api/stock/devices'];
+const KEPT = /^\/api\/(session|plan\/waiting|stock\/devices|bench\/(waiting|in-work|pieces\/\d+))$/;
+/** More cards than a day has, and more files than one version of the application. */
+const MOST = 400;
 
 self.addEventListener('install', (event) => event.waitUntil(self.skipWaiting()));
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
@@ -15,7 +17,11 @@ async function fromNetwork(request, cacheName, key) {
   const cache = await caches.open(cacheName);
   try {
     const response = await fetch(request);
-    if (good(response)) await cache.put(key, response.clone());
+    if (good(response)) {
+      await cache.put(key, response.clone());
+      const keys = await cache.keys();
+      await Promise.all(keys.slice(0, Math.max(0, keys.length - MOST)).map((old) => cache.delete(old)));
+    }
     return response;
   } catch (error) {
     const known = await cache.match(key);
@@ -49,7 +55,7 @@ self.addEventListener('fetch', (event) => {
     event.respondWith(fromNetwork(request, FILES, '/'));
   } else if (url.pathname.startsWith('/assets/')) {
     event.respondWith(file(request));
-  } else if (KEPT.some((path) => url.pathname.startsWith(path))) {
+  } else if (KEPT.test(url.pathname)) {
     event.respondWith(fromNetwork(request, SEEN, request));
   }
 });

@@ -81,7 +81,7 @@ it('goes on without a network, keeps what was done through a reload, and says so
   open(card());
   expect(screen.getByText(/first 5 repeats/, { selector: 'p' })).toBeTruthy();
   fireEvent.keyDown(document.body, { key: 'Backspace' });
-  expect(screen.getByText(/Snake knots: 1 to 5/, { selector: 'p' })).toBeTruthy();
+  expect(await screen.findByText(/Snake knots: 1 to 5/, { selector: 'p' })).toBeTruthy();
   expect(keptActs().map((a) => [a.act.act, a.act.step])).toEqual([['DONE', 0]]);
 });
 

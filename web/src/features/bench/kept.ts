@@ -38,24 +38,27 @@ export function nextOrder(storage: Storage = localStorage): number {
   return Math.max(Date.now(), ...keptActs(storage).map((a) => a.order + 1));
 }
 
+interface Stands {
+  next: number;
+  heldUp: boolean;
+  last?: { act: string; step: number };
+}
+
 /** Where a piece stands once the acts that wait here are done too. */
-export function standingWith(
-  stands: { next: number; heldUp: boolean },
-  acts: KeptAct[],
-): { next: number; heldUp: boolean } {
-  return acts
-    .filter((a) => !a.refused)
-    .reduce((at, { act }) => {
-      switch (act.act) {
-        case 'DONE':
-        case 'ALL_THE_SAME':
-          return { next: act.step + 1, heldUp: false };
-        case 'BACK_TO':
-          return { next: act.step, heldUp: false };
-        case 'NOT_YET':
-          return { next: at.next, heldUp: true };
-        default:
-          return at;
-      }
-    }, stands);
+export function standingWith(card: Stands, acts: KeptAct[]): { next: number; heldUp: boolean } {
+  let stands = { next: card.next, heldUp: card.heldUp };
+  const before: (typeof stands)[] = [];
+  for (const { act, refused } of acts) {
+    if (refused) continue;
+    if (act.act === 'TAKE_BACK') {
+      // Of what is sent already only the newest act is known.
+      const went = card.last && ['DONE', 'ALL_THE_SAME'].includes(card.last.act);
+      stands = before.pop() ?? (went && card.last ? { next: card.last.step, heldUp: false } : stands);
+      continue;
+    }
+    before.push(stands);
+    if (act.act === 'NOT_YET') stands = { next: stands.next, heldUp: true };
+    else stands = { next: act.act === 'BACK_TO' ? act.step : act.step + 1, heldUp: false };
+  }
+  return stands;
 }

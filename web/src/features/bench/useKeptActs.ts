@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { api, ask, ProblemError } from '../../api/client';
 import { useRefreshWork } from '../../shared/work';
 import { drop, type KeptAct, keep, keptActs, nextOrder } from './kept';
@@ -34,16 +34,18 @@ function subscribe(changed: () => void) {
 const tell = () => window.dispatchEvent(new Event(CHANGED));
 
 /** One tab sends at a time, so that acts arrive in their order; the server knows an act that comes twice. */
-function alone(work: () => Promise<void>): Promise<void> {
+function alone<T>(work: () => Promise<T>): Promise<T> {
   return navigator.locks ? navigator.locks.request('restis.bench', work) : work();
 }
 
 type Sent = 'sent' | 'later' | KeptAct;
 
-async function send(kept: KeptAct, onSent: (kept: KeptAct, stands: Stands) => void): Promise<Sent> {
+type OnSent = (kept: KeptAct, stands: Stands) => Promise<void>;
+
+async function send(kept: KeptAct, onSent: OnSent): Promise<Sent> {
   try {
     const stands = await ask(api.POST('/api/bench/acts', { body: kept.act }));
-    onSent(kept, stands);
+    await onSent(kept, stands);
     return 'sent';
   } catch (error) {
     const problem = error instanceof ProblemError ? error.problem : undefined;
@@ -55,7 +57,7 @@ async function send(kept: KeptAct, onSent: (kept: KeptAct, stands: Stands) => vo
 type Stands = { next: number; heldUp: boolean; inHandOf: string };
 
 /** Sends what is kept for whoever is signed in; what a piece refuses, its later acts cannot do either. */
-async function sendAll(who: string, onSent: (kept: KeptAct, stands: Stands) => void) {
+async function sendAll(who: string, onSent: OnSent) {
   const held = new Map<number, KeptAct>();
   for (const kept of keptActs()) {
     if (kept.who !== who || kept.refused) continue;
@@ -81,8 +83,10 @@ export function useKeptActs(who: string, piece: number) {
     setSending(true);
     const touched = new Set<number>();
     await alone(() =>
-      sendAll(who, ({ act }, stands) => {
+      sendAll(who, async ({ act }, stands) => {
         touched.add(act.piece);
+        // What was asked for before this act would show the piece where it was.
+        await client.cancelQueries({ queryKey: cardQuery(act.piece).queryKey });
         client.setQueryData(
           cardQuery(act.piece).queryKey,
           (card?: Card) =>
@@ -109,7 +113,9 @@ export function useKeptActs(who: string, piece: number) {
       window.clearInterval(timer);
     };
   }, [latest]);
+  const undoing = useRef(false);
   const act = (done: Omit<KeptAct['act'], 'key' | 'piece' | 'at'>) => {
+    if (undoing.current) return;
     keep({
       who,
       order: nextOrder(),
@@ -117,6 +123,21 @@ export function useKeptActs(who: string, piece: number) {
     });
     tell();
     latest.current();
+  };
+  /** What is still here is dropped; what is sent, maybe at this moment by another tab, is taken back by an act. */
+  const takeBack = async () => {
+    if (undoing.current) return;
+    undoing.current = true;
+    const dropped = await alone(async () => {
+      const newest = keptActs()
+        .filter((a) => a.who === who && !a.refused && a.act.piece === piece)
+        .at(-1);
+      if (newest) drop(newest.act.key);
+      return newest !== undefined;
+    });
+    undoing.current = false;
+    if (dropped) tell();
+    else act({ act: 'TAKE_BACK', step: 0 });
   };
   return {
     /** Of this piece, waiting to be sent. */
@@ -126,6 +147,7 @@ export function useKeptActs(who: string, piece: number) {
     refused: all.filter((a) => a.who === who && a.refused),
     sending,
     act,
+    takeBack,
     drop: (keys: string[]) => {
       for (const key of keys) drop(key);
       tell();
