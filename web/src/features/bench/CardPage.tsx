@@ -13,6 +13,7 @@ import { standingWith } from './kept';
 import { LeftOver } from './LeftOver';
 import { MadePicture } from './MadePicture';
 import { type Card, cardQuery, useLayDown, useTake } from './queries';
+import { SetUp } from './SetUp';
 import { StepList } from './StepList';
 import { StepPanel } from './StepPanel';
 import { useKeptActs } from './useKeptActs';
@@ -48,12 +49,7 @@ function AtBench({ card, who }: { card: Card; who: string }) {
     panel.current?.focus({ preventScroll: true });
     if (through && behind) navigate(`/bench/${behind.piece}?by=step`, { replace: true });
   };
-  const waiting = acts.waiting.at(-1);
-  const takeBack = waiting
-    ? () => acts.drop([waiting.act.key])
-    : card.last
-      ? () => acts.act({ act: 'TAKE_BACK', step: 0 })
-      : undefined;
+  const takeBack = acts.waiting.length > 0 || card.last ? acts.takeBack : undefined;
   const { piece } = card;
   return (
     <Page
@@ -162,7 +158,10 @@ function AtBench({ card, who }: { card: Card; who: string }) {
         <Stack gap="md">
           <details className={`panel ${classes.aside}`} open={stands.next === 0}>
             <summary>{t(stands.next === 0 ? 'make.fetch' : 'make.strands')}</summary>
-            <Fetch card={card} />
+            <div>
+              <Fetch card={card} />
+              {mine && card.timer && <SetUp card={card} />}
+            </div>
           </details>
           <section className="panel" aria-label={t('make.allSteps')}>
             <StepList card={card} at={stands.next} />

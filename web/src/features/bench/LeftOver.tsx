@@ -4,6 +4,7 @@ import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
+import { devicesQuery, useDevice } from '../../shared/devices';
 import { formatLength } from '../../shared/format';
 import { LengthField } from '../../shared/LengthField';
 import { Await } from '../../shared/Page';
@@ -122,6 +123,7 @@ function OneStrand({ piece, row }: { piece: number; row: Row }) {
         >
           {t('make.left.keep')}
         </Button>
+        <FromDevice device="COUNTER" words="make.left.counter" onRead={(um) => setLeft(`${um / 1000} mm`)} />
         {doubt?.code.startsWith('leftOver.LESS') && (
           <Button size="md" mt={25} variant="default" onClick={() => save(true)}>
             {t('make.left.believe')}
@@ -152,6 +154,7 @@ function Weighed({ piece, row }: { piece: number; row: Row }) {
         onChange={(e) => setWeight(e.currentTarget.value)}
         error={weigh.error instanceof ProblemError ? weigh.error.field('weight') : undefined}
       />
+      <FromDevice device="SCALE" words="make.left.scale" onRead={(mg) => setWeight(`${mg / 1000} g`)} />
       <Button
         type="submit"
         size="md"
@@ -163,5 +166,33 @@ function Weighed({ piece, row }: { piece: number; row: Row }) {
         {t('make.left.keep')}
       </Button>
     </Group>
+  );
+}
+
+interface FromDeviceProps {
+  device: 'SCALE' | 'COUNTER';
+  words: string;
+  onRead: (amount: number) => void;
+}
+
+/** Fills a field with what a device of the bench shows, where there is one. */
+function FromDevice({ device, words, onRead }: FromDeviceProps) {
+  const { t } = useTranslation();
+  const devices = useQuery(devicesQuery);
+  const read = useDevice(device);
+  if (!devices.data?.there) return null;
+  return (
+    <>
+      <Button
+        size="md"
+        mt={25}
+        variant="default"
+        loading={read.isPending}
+        onClick={() => read.mutate(undefined, { onSuccess: ({ amount }) => onRead(amount) })}
+      >
+        {t(words)}
+      </Button>
+      <ProblemNote error={read.error} />
+    </>
   );
 }

@@ -91,3 +91,9 @@ export const useTakeBackLeftOver = () =>
   useHands((id: number) =>
     ask(api.POST('/api/bench/left-over/{id}/take-back', { params: { path: { id } } })),
   );
+
+export const useSetUp = () =>
+  useHands((body: Schemas['SetUpRequest']) => ask(api.POST('/api/bench/set-ups', { body })));
+
+export const useTakeBackSetUp = () =>
+  useHands((id: number) => ask(api.POST('/api/bench/set-ups/{id}/take-back', { params: { path: { id } } })));

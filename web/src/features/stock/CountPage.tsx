@@ -7,14 +7,14 @@ import { Link, useParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { useAmount } from '../../shared/amount';
-import { devicesQuery } from '../../shared/devices';
+import { devicesQuery, useDevice } from '../../shared/devices';
 import { Money } from '../../shared/Figures';
 import { formatTime } from '../../shared/format';
 import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { Swatch } from '../../shared/Swatch';
 import classes from './CountPage.module.css';
-import { bookCount, countHolding, countQuery, giveUpCount, useDevice, useStockAct } from './queries';
+import { bookCount, countHolding, countQuery, giveUpCount, useStockAct } from './queries';
 
 type Sheet = Schemas['CountSheet'];
 type Line = Schemas['CountLine'];

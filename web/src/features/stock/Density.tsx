@@ -4,11 +4,11 @@ import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
-import { devicesQuery } from '../../shared/devices';
+import { devicesQuery, useDevice } from '../../shared/devices';
 import { LengthField } from '../../shared/LengthField';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { Section } from './ArticleSection';
-import { setDensity, useDevice, useStockAct } from './queries';
+import { setDensity, useStockAct } from './queries';
 
 type Card = Schemas['CardView'];
 

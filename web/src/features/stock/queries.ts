@@ -169,13 +169,6 @@ export const countQuery = (id: number) =>
     queryFn: () => ask(api.GET('/api/stock/stocktakes/{id}', { params: { path: { id } } })),
   });
 
-/** What a device on the bench shows: milligrams, or micrometres. */
-export function useDevice(device: 'SCALE' | 'COUNTER') {
-  return useMutation({
-    mutationFn: () => ask(api.POST('/api/stock/devices/{device}/read', { params: { path: { device } } })),
-  });
-}
-
 /** Something is done to stock, and everything that shows it is asked for again. */
 export function useStockAct<T>(act: (input: T) => Promise<unknown>) {
   const refresh = useRefreshWork();

@@ -451,6 +451,27 @@ class CardsTest extends RestisTest {
                 .isEqualTo(1);
     }
 
+    /** One act for the batch, whichever of its pieces it was said at. */
+    @Test
+    void settingUpTheBenchIsAnActOfItsBatch() throws Exception {
+        take("Tove", pieces, false);
+        String body = "{\"key\": \"%s\", \"piece\": %d, \"seconds\": 360}".formatted(UUID.randomUUID(), pieces.get(0));
+        assertThat(tell("/api/bench/set-ups", body).status()).isEqualTo(204);
+        assertThat(tell("/api/bench/set-ups", body).status()).as("sent twice").isEqualTo(204);
+        JsonNode setUp = card(pieces.get(1)).path("setUp");
+        assertThat(setUp.path("seconds").asInt()).isEqualTo(360);
+        assertThat(setUp.path("who").asString()).isEqualTo("Tove");
+        String back = "/api/bench/set-ups/" + setUp.path("id").asLong() + "/take-back";
+        assertThat(send("Bram", HttpMethod.POST, back, "{}").status())
+                .as("somebody else's")
+                .isEqualTo(409);
+        assertThat(tell(back, "{}").status()).isEqualTo(204);
+        assertThat(tell(back, "{}").status()).isEqualTo(409);
+        assertThat(card(pieces.get(1)).has("setUp")).isFalse();
+        assertThat(tell("/api/bench/set-ups", body.replace("360", "0")).status())
+                .isEqualTo(422);
+    }
+
     @Test
     void cardsArePrintedTwoToAPage() throws Exception {
         take("Tove", pieces.subList(0, 1), false);

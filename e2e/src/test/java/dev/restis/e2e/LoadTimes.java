@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.UUID;
 import java.util.function.IntFunction;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Tag;
@@ -109,6 +110,7 @@ class LoadTimes {
         long whole = planned(load, jdbc, 500);
         double millis = load.post("/api/cut/lists/" + whole + "/confirm", "");
         load.tell("%-40s %5.1f s (bar: 5 s)", "500 pieces with parts are confirmed", millis / 1000);
+        making(load, jdbc);
         long brief = planned(load, jdbc, 6);
         long lengthy = planned(load, jdbc, 1000);
         // As PostgreSQL does by itself within a minute of so many new rows.
@@ -118,6 +120,31 @@ class LoadTimes {
         load.measure("progress of a long list", n -> "/api/cut/lists/" + lengthy + "/progress");
         Iterator<Step> steps = steps(jdbc, lengthy).iterator();
         load.measureMixed("nine reads, one cut", n -> read(n, lengthy), () -> cut(lengthy, steps.next()));
+    }
+
+    /** Sixty alike pieces are taken in hand and worked through, step by step. */
+    private static void making(Load load, JdbcClient jdbc) throws Exception {
+        List<Long> pieces = jdbc.sql("""
+                        select p.id from piece p join order_line l on l.id = p.line_id join customer_order o on o.id = l.order_id
+                        where o.customer = 'Load' and p.stage = 'CUT' order by p.id limit 60
+                        """).query(Long.class).list();
+        long open = id(jdbc, "select count(*) from piece where stage in ('CUT', 'MAKING')");
+        double taken = load.post("/api/bench/take", "{\"pieces\": %s, \"over\": false}".formatted(pieces));
+        load.tell("%-40s %5.1f s (bar: none)", "60 pieces are taken in hand", taken / 1000);
+        load.oneByOne("a card of 60 pieces", n -> "/api/bench/pieces/" + pieces.get(n % pieces.size()));
+        List<Double> times = new ArrayList<>();
+        for (int n = 0; n < 2 * pieces.size(); n++) {
+            times.add(load.post("/api/bench/acts", """
+                    {"key": "%s", "piece": %d, "act": "DONE", "step": %d, "seconds": 20}
+                    """.formatted(
+                            UUID.randomUUID(), pieces.get(n % pieces.size()), n / pieces.size())));
+        }
+        Collections.sort(times);
+        load.tell(
+                "%-40s median %4.0f ms, p95 %4.0f ms with %d pieces open (bar: 60 ms)",
+                "a step at the bench", times.get(times.size() / 2), times.get((int) (times.size() * 0.95)), open);
+        load.measure("what waits at the bench", n -> n % 2 == 0 ? "/api/bench/waiting" : "/api/bench/in-work");
+        load.measure("the morning", n -> "/api/today");
     }
 
     private static String read(int n, long list) {

@@ -85,6 +85,7 @@ class BenchReads {
     private final EntityManager entities;
     private final BenchActStore acts;
     private final Cards cards;
+    private final SetUps setUps;
     private final OrderPieces orders;
     private final PieceDesk desk;
     private final Workshop workshop;
@@ -94,6 +95,7 @@ class BenchReads {
             EntityManager entities,
             BenchActStore acts,
             Cards cards,
+            SetUps setUps,
             OrderPieces orders,
             PieceDesk desk,
             Workshop workshop,
@@ -101,6 +103,7 @@ class BenchReads {
         this.entities = entities;
         this.acts = acts;
         this.cards = cards;
+        this.setUps = setUps;
         this.orders = orders;
         this.desk = desk;
         this.workshop = workshop;
@@ -228,8 +231,8 @@ class BenchReads {
     public WorkCardView card(long piece) {
         Tuple row = entities.createQuery("""
                         select p.number as number, p.stage as stage, p.dryUntil as dryUntil, l.id as lineId, l.number as line,
-                               l.quantity as quantity, l.pattern as pattern, l.kit as kit, o.id as order, o.reference as reference,
-                               o.customer as customer, o.due as due
+                               l.quantity as quantity, l.pattern as pattern, l.kit as kit, l.setUp as setUp, p.batchId as batch,
+                               o.id as order, o.reference as reference, o.customer as customer, o.due as due
                         from Piece p join p.line l join l.order o where p.id = :piece
                         """, Tuple.class)
                 .setParameter("piece", piece)
@@ -276,6 +279,9 @@ class BenchReads {
                 card.spread(),
                 PieceView.full(sitting, worked),
                 bench.map(b -> alike(b, row.get("lineId", Long.class))).orElse(List.of()),
+                Optional.ofNullable(row.get("batch", Long.class))
+                        .flatMap(batch -> setUps.of(batch, row.get("setUp", String.class)))
+                        .orElse(null),
                 bench.flatMap(b -> last(b, card)).orElse(null));
     }
 

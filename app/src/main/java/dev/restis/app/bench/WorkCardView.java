@@ -25,6 +25,7 @@ import org.jspecify.annotations.Nullable;
  * A piece's card as the bench shows it: lengths in micrometres, times in seconds, and codes for whoever puts them in words.
  *
  * @param alike pieces on the same card, to be made step by step with this one
+ * @param setUp of the bench for its batch, where somebody said how long that took
  * @param last what was done last, of what stands
  */
 public record WorkCardView(
@@ -43,6 +44,7 @@ public record WorkCardView(
         double spread,
         PictureView picture,
         List<AlikeView> alike,
+        SetUps.@Nullable BenchSetUpView setUp,
         @Nullable LastBenchAct last) {
 
     /** Which piece it is, and whose. */

@@ -42,6 +42,11 @@ public record Material(
         }
     }
 
+    /** Whether it is waxed, so that no glue holds on it. */
+    public boolean waxed() {
+        return code.startsWith("waxed");
+    }
+
     /** The materials Restis ships with, in the order they are offered. */
     public static List<Material> standard() {
         return STANDARD;

@@ -294,10 +294,18 @@ final class Checks {
                 Map.of("inside", eye.inside(), "stopper", eye.stopper(), "ideal", eye.ideal())));
     }
 
+    /** A child who ties a kit has no flame: ends are knotted or glued, and on wax no glue holds. */
     private void ends() {
         boolean allSeal =
                 parts.request.cords().stream().allMatch(c -> c.material().heatSealable());
-        checks.add(Check.of(allSeal ? "ends.heat" : "ends.noFlame", Verdict.GOOD, Map.of()));
+        boolean kitOfChild = parts.request.house().kit() && parts.request.wearer() != Wearer.ADULT;
+        if (kitOfChild) {
+            boolean glueHolds =
+                    parts.request.cords().stream().noneMatch(c -> c.material().waxed());
+            checks.add(Check.of("ends.kit", glueHolds ? Verdict.GOOD : Verdict.NO, Map.of()));
+        } else {
+            checks.add(Check.of(allSeal ? "ends.heat" : "ends.noFlame", Verdict.GOOD, Map.of()));
+        }
     }
 
     /** Strands of one seat tied in unlike gauges make an uneven body. */

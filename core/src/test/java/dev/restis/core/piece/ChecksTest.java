@@ -121,6 +121,21 @@ class ChecksTest {
     }
 
     @Test
+    void aKitOfAChildNeedsNoFlameOrIsRefused() {
+        PieceRequest usual = usual(PatternBook.SNAKE);
+        PieceRequest.House kit =
+                new PieceRequest.House(usual.house().margin(), usual.house().cuttingStep(), TakeUp.Book.EMPTY, true);
+        PieceRequest child = usual.with(kit).with(Wearer.CHILD);
+        assertThat(check(child, "ends.kit").verdict()).isEqualTo(Verdict.GOOD);
+        List<Cord> waxed = List.of(Examples.cord("waxed-polyester", 2), Examples.cord("waxed-polyester", 2));
+        PieceRequest noGlue = new PieceRequest(
+                usual.pattern(), waxed, usual.size(), usual.parts(), kit, Wearer.CHILD, false, Set.of());
+        assertThat(check(noGlue, "ends.kit").verdict()).isEqualTo(Verdict.NO);
+        assertThat(Examples.worked(usual.with(kit)).checks())
+                .noneMatch(c -> c.code().equals("ends.kit"));
+    }
+
+    @Test
     void cautionsFollowMaterialAndUse() {
         assertThat(Examples.worked(usual(pattern("neck-plain"))).cautions())
                 .contains(Caution.NECK, Caution.FLAME)
