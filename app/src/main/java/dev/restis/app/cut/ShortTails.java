@@ -54,8 +54,12 @@ class ShortTails {
      */
     @Transactional
     public void tooShort(long listId, long strandId) {
-        long piece = jdbc.sql("select piece_id from strand where id = ?")
-                .param(strandId)
+        // A strand of another list would have its order locked out of turn.
+        long piece = jdbc.sql("""
+                        select n.piece_id from cut_trimming r join strand n on n.id = r.strand_id
+                        where r.cut_list_id = ? and r.strand_id = ?
+                        """)
+                .params(listId, strandId)
                 .query(Long.class)
                 .optional()
                 .orElseThrow(() -> new Conflict("cut.noTail"));
