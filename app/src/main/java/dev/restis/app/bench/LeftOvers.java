@@ -14,6 +14,7 @@ import dev.restis.app.stock.Article;
 import dev.restis.app.stock.ArticleCards;
 import dev.restis.app.stock.Articles;
 import dev.restis.app.stock.Stock;
+import dev.restis.app.stock.StrandCord;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.make.CardStrand;
 import dev.restis.core.make.LeftOver;
@@ -92,6 +93,7 @@ class LeftOvers {
     private final Articles articles;
     private final ArticleCards articleCards;
     private final Stock stock;
+    private final StrandCord strandCord;
     private final Workshop workshop;
     private final Clock clock;
 
@@ -105,6 +107,7 @@ class LeftOvers {
             Articles articles,
             ArticleCards articleCards,
             Stock stock,
+            StrandCord strandCord,
             Workshop workshop,
             Clock clock) {
         this.entities = entities;
@@ -116,6 +119,7 @@ class LeftOvers {
         this.articles = articles;
         this.articleCards = articleCards;
         this.stock = stock;
+        this.strandCord = strandCord;
         this.workshop = workshop;
         this.clock = clock;
     }
@@ -234,7 +238,8 @@ class LeftOvers {
         boolean keeps = left.left().micrometres() >= keepUm(strand.article());
         Fate fate = wanted.orElse(keeps ? Fate.SHELF : Fate.BIN);
         if (fate == Fate.SHELF && left.left().isPositive()) {
-            boolean there = stock.leftOver(
+            boolean there = strandCord
+                    .leftOver(
                             strand.need().id(),
                             left.left().micrometres(),
                             strand.need().cutUm())

@@ -18,6 +18,7 @@ import dev.restis.app.stock.PartPicks;
 import dev.restis.app.stock.PartPicks.PartTaken;
 import dev.restis.app.stock.PartPicks.Picking;
 import dev.restis.app.stock.Stock;
+import dev.restis.app.stock.StrandCord;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cutting.Holding;
 import dev.restis.core.make.BenchAct;
@@ -98,6 +99,7 @@ class Mishaps {
     private final PieceActuals actuals;
     private final Articles articles;
     private final Stock stock;
+    private final StrandCord strandCord;
     private final PartPicks picks;
     private final Workshop workshop;
     private final Clock clock;
@@ -113,6 +115,7 @@ class Mishaps {
             PieceActuals actuals,
             Articles articles,
             Stock stock,
+            StrandCord strandCord,
             PartPicks picks,
             Workshop workshop,
             Clock clock) {
@@ -126,6 +129,7 @@ class Mishaps {
         this.actuals = actuals;
         this.articles = articles;
         this.stock = stock;
+        this.strandCord = strandCord;
         this.picks = picks;
         this.workshop = workshop;
         this.clock = clock;
@@ -163,7 +167,7 @@ class Mishaps {
                 choice.part().orElse(null),
                 choice.minutes().toSeconds(),
                 shelf.holding().map(Holding::id).orElse(null),
-                shelf.holding().map(h -> stock.label(h.id())).orElse(null),
+                shelf.holding().map(h -> strandCord.label(h.id())).orElse(null),
                 shelf.balance(),
                 shelf.sameLot(),
                 cost,
@@ -176,7 +180,7 @@ class Mishaps {
     /** What on the shelf a new length comes from: of the strand's own lot if it can be, what was begun before what is sealed. */
     private Shelf shelf(StrandNeed need, long lengthUm) {
         Stock.Cuttable cuttable = stock.cuttable(List.of(need.article()), List.of());
-        Optional<Long> lot = stock.lotOfStrand(need.id());
+        Optional<Long> lot = strandCord.lotOfStrand(need.id());
         List<Holding> enough = cuttable.free().stream()
                 .filter(h -> h.length().micrometres() >= lengthUm
                         && h.flaws().stream().noneMatch(f -> f.micrometres() < lengthUm))
@@ -280,7 +284,7 @@ class Mishaps {
         if (!ofIt) {
             throw new Conflict("bench.shelfChanged");
         }
-        stock.cutMore(
+        strandCord.cutMore(
                 holding,
                 new Stock.Planned(choice.cord().micrometres(), request.balanceUm()),
                 piece,

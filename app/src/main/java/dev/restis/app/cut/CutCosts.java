@@ -45,6 +45,13 @@ class CutCosts {
         list.wasteAlone(list.confirmed() ? cost.alone() : waste);
     }
 
+    /** These pieces of the list cost nothing any more, and the others what they do without them. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void givenUp(CutList list, Set<Long> pieces) {
+        actuals.forget(pieces);
+        workOut(list);
+    }
+
     /** Cuts were made: what their pieces cost so far, and what the cuts threw away. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void cut(CutList list, Set<Long> pieces, List<Long> steps) {

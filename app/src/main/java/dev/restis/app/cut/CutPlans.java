@@ -2,7 +2,6 @@ package dev.restis.app.cut;
 
 import dev.restis.app.cut.CutList.Pin;
 import dev.restis.app.orders.OrderPieces;
-import dev.restis.app.pieces.PieceActuals;
 import dev.restis.app.pieces.PieceNeeds;
 import dev.restis.app.pieces.PieceNeeds.StrandNeed;
 import dev.restis.app.pieces.Pieces;
@@ -77,7 +76,6 @@ class CutPlans {
     private final Stock stock;
     private final CutLists lists;
     private final CutCosts costs;
-    private final PieceActuals actuals;
     private final CutWeights weights;
     private final EntityManager entities;
     private final JdbcClient jdbc;
@@ -92,7 +90,6 @@ class CutPlans {
             Stock stock,
             CutLists lists,
             CutCosts costs,
-            PieceActuals actuals,
             CutWeights weights,
             EntityManager entities,
             JdbcClient jdbc,
@@ -105,7 +102,6 @@ class CutPlans {
         this.stock = stock;
         this.lists = lists;
         this.costs = costs;
-        this.actuals = actuals;
         this.weights = weights;
         this.entities = entities;
         this.jdbc = jdbc;
@@ -337,8 +333,7 @@ class CutPlans {
         stock.holdMoved(stuck, List.of());
         lists.giveUp(list, stuck);
         pieces.cutting(stuck, inLists.begun(stuck));
-        actuals.forget(stuck);
-        costs.workOut(list);
+        costs.givenUp(list, stuck);
         list.replanned();
         return true;
     }

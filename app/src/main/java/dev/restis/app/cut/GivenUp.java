@@ -69,8 +69,7 @@ class GivenUp {
             list.replanned();
             lists.giveUp(list, gone.pieces());
             forget(list.id(), gone.pieces(), list.confirmed());
-            actuals.forget(gone.pieces());
-            costs.workOut(list);
+            costs.givenUp(list, gone.pieces());
             if (!list.confirmed()) {
                 finish.leaveOut(list, gone.pieces(), ready, picking);
             }

@@ -6,7 +6,6 @@ import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.app.stock.HoldingRow.Kind;
 import dev.restis.app.stock.LedgerRow.Cause;
-import dev.restis.core.cost.Shares;
 import dev.restis.core.cutting.Holding;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
@@ -23,7 +22,6 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -324,77 +322,6 @@ public class Stock {
             ledger.post(Movement.RETURN, strand.id(), row.quantity(), row.value(), cause);
         }
         entities.flush();
-    }
-
-    /**
-     * Cuts more for a strand of a piece than its cut list did, because something went wrong with it.
-     *
-     * @param planned what was looked at when it was chosen
-     * @throws Conflict when the holding is not as it was then
-     */
-    @Transactional
-    public void cutMore(long holding, Planned planned, long piece, long strand, long batch, String reason) {
-        Balance balance = ledger.lock(holding);
-        if (balance.quantity() != planned.balanceUm() || balance.quantity() < planned.needUm()) {
-            throw new Conflict("bench.shelfChanged");
-        }
-        ledger.post(
-                Movement.CUT,
-                holding,
-                -planned.needUm(),
-                balance.costOf(planned.needUm()).negate(),
-                new Cause(reason, batch, piece, strand, null, null));
-    }
-
-    /** The lot that most of a strand was cut from, if it was cut from any. */
-    @Transactional(readOnly = true)
-    public Optional<Long> lotOfStrand(long strand) {
-        return jdbc.sql("""
-                        select h.lot_id from ledger l join holding h on h.id = l.holding_id
-                        where l.strand_id = ? and l.movement = 'CUT' group by h.lot_id having sum(l.quantity) < 0
-                        order by sum(l.quantity), h.lot_id limit 1
-                        """).param(strand).query(Long.class).optional();
-    }
-
-    /** How a holding is called. */
-    @Transactional(readOnly = true)
-    public String label(long holding) {
-        return jdbc.sql("select label from holding where id = ?")
-                .param(holding)
-                .query(String.class)
-                .single();
-    }
-
-    /**
-     * Puts what was left over of a strand on the shelf, as a remnant beside the holding that the strand was cut from, with its share of
-     * what the strand cost.
-     *
-     * @param cutUm how long the strand was cut
-     * @return the remnant; nothing when the strand was not cut from a holding of its own
-     */
-    @Transactional
-    public Optional<Long> leftOver(long strand, long leftUm, long cutUm) {
-        record Row(long holding, BigDecimal value, long batch, long piece) {}
-        Optional<Row> found = jdbc.sql("""
-                        select (array_agg(holding_id order by id desc) filter (where movement = 'CUT'))[1] as holding,
-                               -sum(value) as value, max(batch_id) as batch, max(piece_id) as piece
-                        from ledger where strand_id = ? and movement in ('CUT', 'RETURN') having sum(quantity) < 0
-                        """).param(strand).query(Row.class).optional();
-        found.ifPresent(row -> ledger.hold(List.of(row.holding())));
-        return found.map(row -> {
-            HoldingRow from = Objects.requireNonNull(entities.find(HoldingRow.class, row.holding()));
-            HoldingRow remnant = hold(from.lotId(), Kind.REMNANT, from.shelf(), row.holding());
-            entities.flush();
-            BigDecimal value =
-                    Shares.of(row.value(), List.of(leftUm, cutUm - leftUm)).get(0);
-            ledger.post(
-                    Movement.LEFT,
-                    remnant.id(),
-                    leftUm,
-                    value,
-                    new Cause("", row.batch(), row.piece(), strand, null, null));
-            return remnant.id();
-        });
     }
 
     /**
