@@ -9,6 +9,7 @@ import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -80,7 +81,9 @@ final class Browser implements AutoCloseable {
     private BrowserContext context() {
         BrowserContext context = chromium.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
                 .setBaseURL(address)
-                .setLocale("en-GB"));
+                .setLocale("en-GB")
+                // What fades and slides is waited for, and proves nothing.
+                .setReducedMotion(ReducedMotion.REDUCE));
         context.setDefaultTimeout(12_000);
         context.addInitScript("""
                 window.__shift = 0;
