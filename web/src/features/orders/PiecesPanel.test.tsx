@@ -15,7 +15,14 @@ const piece = (number: number, change: Partial<Look> = {}): Schemas['OrderPiece'
     piece: 100 + number,
     stage: 'CUT',
     acts: ['START', 'FINISH'],
-    last: { event: 200 + number, act: 'CUT', at: '2031-03-01T10:00:00Z', who: 'Bram', takenBackAlone: false },
+    last: {
+      event: 200 + number,
+      act: 'CUT',
+      at: '2031-03-01T10:00:00Z',
+      who: 'Bram',
+      takenBackAlone: false,
+      reason: '',
+    },
     ...change,
   },
 });
@@ -67,7 +74,14 @@ it('says who did what last, when glue is dry, and takes back what can be', async
     stage: 'MADE',
     acts: [],
     dryUntil: '2031-03-02T10:00:00Z',
-    last: { event: 9, act: 'FINISH', at: '2031-03-01T10:00:00Z', who: 'Tove', takenBackAlone: true },
+    last: {
+      event: 9,
+      act: 'FINISH',
+      at: '2031-03-01T10:00:00Z',
+      who: 'Tove',
+      takenBackAlone: true,
+      reason: '',
+    },
   });
   show(<PiecesPanel order={7} />, [pieces([piece(1), made])]);
   const rows = screen.getAllByRole('row');
@@ -107,4 +121,32 @@ it.each([
   show(<All />);
   fireEvent.click(screen.getByRole('button', { name: 'all are made' }));
   await waitFor(() => expect(all.find((a) => a.method === 'POST')).toMatchObject(asked));
+});
+
+it('asks what is wrong before a piece is given up, and shows it afterwards', async () => {
+  const asked = server([piece(2)]);
+  const gone = piece(1, {
+    stage: 'GIVEN_UP',
+    acts: [],
+    last: {
+      event: 9,
+      act: 'GIVE_UP',
+      at: '2031-03-01T10:00:00Z',
+      who: 'Tove',
+      takenBackAlone: true,
+      reason: 'a core shows on the face',
+    },
+  });
+  show(<PiecesPanel order={7} />, [pieces([gone, piece(2, { acts: ['GIVE_UP'] })])]);
+  expect(screen.getByText(/^given up by Tove, .*: a core shows on the face$/)).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Cannot be saved' }));
+  const yes = await screen.findByRole('button', { name: 'Yes, so it is' });
+  expect(yes.hasAttribute('disabled')).toBe(true);
+  fireEvent.change(screen.getByLabelText('What is wrong with it'), { target: { value: 'nicked' } });
+  fireEvent.click(yes);
+  await waitFor(() =>
+    expect(asked).toEqual([
+      { path: '/api/pieces/acts', body: { act: 'GIVE_UP', pieces: [102], reason: 'nicked' } },
+    ]),
+  );
 });

@@ -1,4 +1,4 @@
-import { Button, Checkbox, Group, NumberInput, Stack, Table, Text, Title } from '@mantine/core';
+import { Button, Checkbox, Group, NumberInput, Stack, Table, Text, TextInput, Title } from '@mantine/core';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -12,6 +12,10 @@ type OrderPiece = Schemas['OrderPiece'];
 
 /** In the order in which they are done. */
 const ACTS: PieceAct[] = ['START', 'FINISH', 'CHECK', 'PACK', 'SEND', 'REDO', 'COME_BACK', 'GIVE_UP'];
+
+/** What is said with its reason, as the server wants it: something went wrong. */
+const WITH_REASON: PieceAct[] = ['REDO', 'GIVE_UP'];
+const LONGEST_REASON = 400;
 
 /** What somebody is about to say: it names its pieces before it is said. */
 interface Meant {
@@ -28,6 +32,7 @@ export function PiecesPanel({ order }: { order: number }) {
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
   const [count, setCount] = useState<number | string>('');
   const [meant, setMeant] = useState<Meant>();
+  const [reason, setReason] = useState('');
   const next = useNextPieces(order);
   const act = usePieceAct();
   const back = useTakeBack();
@@ -50,7 +55,9 @@ export function PiecesPanel({ order }: { order: number }) {
     setMeant(undefined);
     setChosen(new Set());
     setCount('');
+    setReason('');
   };
+  const asksWhy = meant !== undefined && meant.pieces.length > 0 && WITH_REASON.includes(meant.act);
   return (
     <Stack component="section" className="panel" p="md" gap="xs" aria-label={t('pieces.title')}>
       <Title order={2} size="h4">
@@ -75,7 +82,7 @@ export function PiecesPanel({ order }: { order: number }) {
         ))}
       </Group>
       {meant && (
-        <Group gap="xs" role="status">
+        <Group gap="xs" role="status" align="flex-end">
           <Text size="sm">
             {meant.pieces.length === 0
               ? t('pieces.none')
@@ -84,13 +91,29 @@ export function PiecesPanel({ order }: { order: number }) {
                   pieces: meant.pieces.map(named).join(', '),
                 })}
           </Text>
+          {asksWhy && (
+            <TextInput
+              size="xs"
+              w={260}
+              label={t('pieces.reason')}
+              maxLength={LONGEST_REASON}
+              data-autofocus
+              value={reason}
+              onChange={(e) => setReason(e.currentTarget.value)}
+            />
+          )}
           {meant.pieces.length > 0 && (
             <Button
               size="compact-sm"
+              disabled={asksWhy && reason.trim() === ''}
               loading={act.isPending}
               onClick={() =>
                 act.mutate(
-                  { act: meant.act, pieces: meant.pieces.map((p) => p.piece.piece) },
+                  {
+                    act: meant.act,
+                    pieces: meant.pieces.map((p) => p.piece.piece),
+                    ...(asksWhy && { reason }),
+                  },
                   { onSuccess: done },
                 )
               }
@@ -159,6 +182,7 @@ function PieceRow({ row, chosen, onToggle, onTakeBack }: PieceRowProps) {
         {last && (
           <Text size="xs" c="dimmed">
             {t(`pieces.done.${last.act}`, { who: last.who, at: formatTime(last.at) })}
+            {last.reason && `: ${last.reason}`}
           </Text>
         )}
       </Table.Td>

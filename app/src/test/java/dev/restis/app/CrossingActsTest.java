@@ -194,7 +194,9 @@ class CrossingActsTest extends RestisTest {
         Answer said = note(
                 act,
                 named.isEmpty() ? 0 : 1,
-                id -> tell("/api/pieces/acts", "{\"act\": \"%s\", \"pieces\": %s}".formatted(act, named)));
+                id -> tell(
+                        "/api/pieces/acts",
+                        "{\"act\": \"%s\", \"pieces\": %s, \"reason\": \"uneven\"}".formatted(act, named)));
         if (said.status() == 204) {
             named.forEach(p -> acted.add(p));
         }

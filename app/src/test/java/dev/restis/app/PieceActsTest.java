@@ -135,7 +135,12 @@ class PieceActsTest extends RestisTest {
                         + "join order_line l on l.id = p.line_id where l.order_id = ?";
         BigDecimal before = jdbc.sql(cost).param(order).query(BigDecimal.class).single();
         say("FINISH", 1);
+        Answer unsaid = act("GIVE_UP", List.of(piece(1)), " ");
+        assertThat(unsaid.status()).isEqualTo(422);
+        assertThat(unsaid.body().path("fields").path(0).path("field").asString())
+                .isEqualTo("reason");
         say("GIVE_UP", 1);
+        assertThat(last(1).path("reason").asString()).isEqualTo("a core shows");
         JsonNode seen = ask("/api/orders/" + order).body();
         assertThat(seen.path("state").asString()).isEqualTo("CUTTING");
         assertThat(seen.path("lines").path(0).path("quantity").asInt()).isEqualTo(3);
@@ -299,7 +304,13 @@ class PieceActsTest extends RestisTest {
     }
 
     private Answer act(String act, List<Long> pieces) throws Exception {
-        return tell("/api/pieces/acts", "{\"act\": \"%s\", \"pieces\": %s}".formatted(act, pieces));
+        return act(act, pieces, "a core shows");
+    }
+
+    private Answer act(String act, List<Long> pieces, String reason) throws Exception {
+        return tell(
+                "/api/pieces/acts",
+                "{\"act\": \"%s\", \"pieces\": %s, \"reason\": \"%s\"}".formatted(act, pieces, reason));
     }
 
     private Answer takeBack(long event) throws Exception {

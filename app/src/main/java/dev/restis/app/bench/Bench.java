@@ -204,11 +204,11 @@ public class Bench {
                 takesBack));
         Walk after = walk(bench);
         bench.stands(after.next(), after.heldUp());
-        settle(bench, stage, after, doing.act() == Kind.TAKE_BACK);
+        settle(bench, stage, after, doing.act() == Kind.TAKE_BACK, reason);
     }
 
     /** Moves the piece in its life to where it is on its card: made before it is inspected, checked after. */
-    private void settle(BenchPiece bench, PieceStage stage, Walk walk, boolean back) {
+    private void settle(BenchPiece bench, PieceStage stage, Walk walk, boolean back, String reason) {
         int inspecting = cards.card(bench.card()).steps().size() - 1;
         boolean checks = workshop.steps().checks();
         PieceStage wanted = walk.next() < inspecting
@@ -224,7 +224,7 @@ public class Bench {
             if (back) {
                 pieces.takeBackNewest(PieceAct.FINISH, one);
             } else {
-                pieces.act(PieceAct.REDO, one);
+                pieces.act(PieceAct.REDO, one, reason);
             }
         } else if (at == PieceStage.MAKING && wanted.compareTo(at) > 0) {
             pieces.act(PieceAct.FINISH, one);

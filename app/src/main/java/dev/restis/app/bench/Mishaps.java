@@ -237,7 +237,7 @@ class Mishaps {
         switch (choice.way()) {
             case SPLICE, NEW_STRAND -> cutAnew(piece, card, choice, request, reason);
             case NEW_PART -> newPart(piece);
-            case GIVE_UP -> pieces.act(PieceAct.GIVE_UP, List.of(piece));
+            case GIVE_UP -> pieces.act(PieceAct.GIVE_UP, List.of(piece), reason);
             case UNPICK -> {}
         }
         if (choice.way() != Way.UNPICK) {

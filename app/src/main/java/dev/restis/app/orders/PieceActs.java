@@ -5,6 +5,7 @@ import dev.restis.app.pieces.Pieces;
 import dev.restis.app.platform.Keyset;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.platform.Texts;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.work.PieceAct;
 import jakarta.persistence.EntityManager;
@@ -33,6 +34,7 @@ class PieceActs {
 
     private static final int PAGE = 50;
     private static final int MOST = 2000;
+    private static final int LONGEST_REASON = 400;
     private static final String NUMBER = "\\d{1,9}";
 
     private final EntityManager entities;
@@ -104,13 +106,24 @@ class PieceActs {
                 .toList();
     }
 
-    /** Does it with all of these pieces or with none. */
+    /**
+     * Does it with all of these pieces or with none.
+     *
+     * @param reason asked for where something went wrong
+     */
     @Transactional
-    public void act(PieceAct act, Collection<Long> which) {
+    public void act(PieceAct act, Collection<Long> which, @Nullable String reason) {
         checkAct(act);
         checkNamed(which, "pieces");
+        String why = Texts.given(reason).orElse("");
+        if (why.isEmpty() && act.asksWhy()) {
+            throw new Rejected(Fault.of("reason", "missing"));
+        }
+        if (why.length() > LONGEST_REASON) {
+            throw new Rejected(Fault.of("reason", "tooLong", LONGEST_REASON));
+        }
         orders.hold(which);
-        pieces.act(act, which);
+        pieces.act(act, which, why);
     }
 
     /** Takes these acts back, all of them or none. */

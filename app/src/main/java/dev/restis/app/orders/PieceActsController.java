@@ -23,7 +23,8 @@ class PieceActsController {
     /** Pieces that an act would take. */
     record PiecesNext(List<OrderPiece> pieces) {}
 
-    record PieceActRequest(PieceAct act, List<Long> pieces) {}
+    record PieceActRequest(
+            PieceAct act, List<Long> pieces, @Nullable String reason) {}
 
     record TakeBackRequest(List<Long> events) {}
 
@@ -51,7 +52,7 @@ class PieceActsController {
     @PostMapping("/api/pieces/acts")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void act(@RequestBody PieceActRequest body) {
-        acts.act(body.act(), body.pieces());
+        acts.act(body.act(), body.pieces(), body.reason());
     }
 
     @PostMapping("/api/pieces/take-back")

@@ -27,9 +27,8 @@ class PieceEventRow {
     record Particulars(
             @Nullable Long batch,
             @Nullable Instant dryUntil,
-            @Nullable Long takesBack) {
-        static final Particulars NONE = new Particulars(null, null, null);
-    }
+            @Nullable Long takesBack,
+            String reason) {}
 
     @Id
     @GeneratedValue(strategy = GenerationType.SEQUENCE)
@@ -47,6 +46,7 @@ class PieceEventRow {
     private @Nullable Long batchId;
     private @Nullable Instant dryUntil;
     private @Nullable Long takesBack;
+    private String reason;
 
     protected PieceEventRow() {}
 
@@ -59,6 +59,7 @@ class PieceEventRow {
         this.batchId = particulars.batch();
         this.dryUntil = particulars.dryUntil();
         this.takesBack = particulars.takesBack();
+        this.reason = particulars.reason();
     }
 
     long id() {
@@ -76,6 +77,7 @@ class PieceEventRow {
                 at,
                 who,
                 Optional.ofNullable(dryUntil),
-                takesBack == null ? OptionalLong.empty() : OptionalLong.of(takesBack));
+                takesBack == null ? OptionalLong.empty() : OptionalLong.of(takesBack),
+                reason);
     }
 }

@@ -24,6 +24,7 @@ public record PieceLook(
      * The newest act that stands.
      *
      * @param takenBackAlone whether it can be taken back by saying so
+     * @param reason why it was done, in the words of who did it; may be empty
      */
-    public record LastAct(long event, PieceAct act, Instant at, String who, boolean takenBackAlone) {}
+    public record LastAct(long event, PieceAct act, Instant at, String who, boolean takenBackAlone, String reason) {}
 }

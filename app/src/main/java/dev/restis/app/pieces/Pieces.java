@@ -81,7 +81,7 @@ public class Pieces {
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public void plan(Collection<Long> pieces, long batch) {
-        act(PieceAct.PLAN, found(pieces), batch);
+        act(PieceAct.PLAN, found(pieces), batch, "");
     }
 
     /**
@@ -91,10 +91,21 @@ public class Pieces {
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public void act(PieceAct act, Collection<Long> pieces) {
-        act(act, found(pieces), null);
+        act(act, found(pieces), null, "");
     }
 
-    private void act(PieceAct act, List<LivingPiece> pieces, @Nullable Long batch) {
+    /**
+     * Does it with these pieces, and keeps why.
+     *
+     * @param reason in the words of who does it; may be empty
+     * @throws Conflict when one of them does not stand where it could be done, or must dry first
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void act(PieceAct act, Collection<Long> pieces, String reason) {
+        act(act, found(pieces), null, reason);
+    }
+
+    private void act(PieceAct act, List<LivingPiece> pieces, @Nullable Long batch, String reason) {
         if (pieces.isEmpty()) {
             return;
         }
@@ -107,7 +118,7 @@ public class Pieces {
             });
             piece.stands(PieceLife.after(piece.state(), act, Optional.ofNullable(dry.get(piece.id()))), batch);
         }
-        keep(act, pieces, now, p -> new Particulars(batch, dry.get(p), null));
+        keep(act, pieces, now, p -> new Particulars(batch, dry.get(p), null, reason));
         moved(act, Optional.empty(), pieces);
         if (act == PieceAct.RELEASE) {
             // Whoever heard of it has seen to what was cut for them.
@@ -141,7 +152,7 @@ public class Pieces {
                 .setParameter("only", only)
                 .setParameter("cut", PieceStage.CUT)
                 .getResultList();
-        act(PieceAct.RELEASE, uncut, null);
+        act(PieceAct.RELEASE, uncut, null, "");
         return ids(uncut);
     }
 
@@ -180,7 +191,7 @@ public class Pieces {
                 default -> {}
             }
         }
-        act(PieceAct.CUT_INTO, into, null);
+        act(PieceAct.CUT_INTO, into, null, "");
         takeBack(back, PieceAct.CUT_INTO);
         Set<Long> still = new TreeSet<>(pieces);
         still.removeAll(ids(into));
@@ -287,7 +298,7 @@ public class Pieces {
                 Optional.ofNullable(life)
                         .flatMap(PieceLife::newest)
                         .map(e -> new LastAct(
-                                e.number(), e.act(), e.at(), e.who(), e.act().takenBackAlone()))
+                                e.number(), e.act(), e.at(), e.who(), e.act().takenBackAlone(), e.reason()))
                         .orElse(null),
                 SAID.stream()
                         .filter(act -> PieceLife.refusal(piece.state(), act, steps, now)
@@ -322,7 +333,7 @@ public class Pieces {
             taken.put(piece.id(), newest.number());
             piece.stands(life.stateBefore(), null);
         }
-        keep(PieceAct.TAKE_BACK, pieces, now, p -> new Particulars(null, null, taken.get(p)));
+        keep(PieceAct.TAKE_BACK, pieces, now, p -> new Particulars(null, null, taken.get(p), ""));
         moved(PieceAct.TAKE_BACK, Optional.of(act), pieces);
     }
 

@@ -91,7 +91,7 @@ public final class StageReplay {
         Map<Long, Kept> page = new LinkedHashMap<>();
         jdbc.sql("""
                         select p.id, p.stage::text as stage, p.dry_until, p.batch_id, e.id as number, e.act, e.at, e.who,
-                               e.dry_until as dries, e.takes_back, e.batch_id as batch
+                               e.dry_until as dries, e.takes_back, e.batch_id as batch, e.reason
                         from (select * from piece where id > ? order by id limit ?) p left join piece_event e on e.piece_id = p.id
                         order by p.id, e.id
                         """).params(after, PAGE).query(row -> {
@@ -113,7 +113,8 @@ public final class StageReplay {
                         row.getObject("at", OffsetDateTime.class).toInstant(),
                         row.getString("who"),
                         Optional.ofNullable(instant(row.getObject("dries", OffsetDateTime.class))),
-                        takesBack == null ? OptionalLong.empty() : OptionalLong.of(takesBack)));
+                        takesBack == null ? OptionalLong.empty() : OptionalLong.of(takesBack),
+                        row.getString("reason")));
                 Long batch = row.getObject("batch", Long.class);
                 if (batch != null) {
                     kept.batches.put(row.getLong("number"), batch);

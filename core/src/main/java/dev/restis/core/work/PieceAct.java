@@ -63,6 +63,11 @@ public enum PieceAct {
         return takenBackAlone;
     }
 
+    /** Whether it is said with a reason, because what went wrong is worth knowing. */
+    public boolean asksWhy() {
+        return this == GIVE_UP || this == REDO;
+    }
+
     /** Whether it can be done with a piece that stands there, leaving aside what its house wants and what must dry. */
     boolean from(PieceStage stage) {
         return from.contains(stage);

@@ -11,9 +11,16 @@ import java.util.OptionalLong;
  * @param who the name of whoever did it, as it was then
  * @param dryUntil when what was glued is dry
  * @param takesBack the act that this one takes back
+ * @param reason why it was done, in the words of who did it; may be empty
  */
 public record PieceEvent(
-        long number, PieceAct act, Instant at, String who, Optional<Instant> dryUntil, OptionalLong takesBack) {
+        long number,
+        PieceAct act,
+        Instant at,
+        String who,
+        Optional<Instant> dryUntil,
+        OptionalLong takesBack,
+        String reason) {
 
     public PieceEvent {
         if (takesBack.isPresent() != (act == PieceAct.TAKE_BACK)) {

@@ -103,7 +103,7 @@ class PieceLifeTest {
         assertThatThrownBy(() -> new Log().with(SEND).life()).hasMessageContaining("row 1, SEND, cannot follow OPEN");
         assertThatThrownBy(() -> new Log().with(PLAN).takingBack(7).life())
                 .hasMessageContaining("row 2, TAKE_BACK, cannot follow PLANNED");
-        assertThatThrownBy(() -> new PieceEvent(1, SEND, NOON, "Tove", Optional.empty(), OptionalLong.of(3)))
+        assertThatThrownBy(() -> new PieceEvent(1, SEND, NOON, "Tove", Optional.empty(), OptionalLong.of(3), ""))
                 .isInstanceOf(IllegalArgumentException.class);
     }
 
@@ -167,13 +167,13 @@ class PieceLifeTest {
         }
 
         Log add(PieceAct act, Instant at, Optional<Instant> dry) {
-            events.add(new PieceEvent(events.size() + 1, act, at, "Bram", dry, OptionalLong.empty()));
+            events.add(new PieceEvent(events.size() + 1, act, at, "Bram", dry, OptionalLong.empty(), ""));
             return this;
         }
 
         Log takingBack(long number) {
             events.add(new PieceEvent(
-                    events.size() + 1, TAKE_BACK, NOON, "Bram", Optional.empty(), OptionalLong.of(number)));
+                    events.size() + 1, TAKE_BACK, NOON, "Bram", Optional.empty(), OptionalLong.of(number), ""));
             return this;
         }
 
