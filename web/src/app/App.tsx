@@ -28,6 +28,7 @@ const PlanPage = lazy(() => import('../features/plan/PlanPage'));
 const CutPage = lazy(() => import('../features/cut/CutPage'));
 const BenchPage = lazy(() => import('../features/cut/BenchPage'));
 const BenchListPage = lazy(() => import('../features/bench/BenchListPage'));
+const TalesPage = lazy(() => import('../features/bench/TalesPage'));
 const CardPage = lazy(() => import('../features/bench/CardPage'));
 const WastePage = lazy(() => import('../features/cut/WastePage'));
 const PatternsPage = lazy(() => import('../features/patterns/PatternsPage'));
@@ -110,6 +111,7 @@ function Inside() {
                   <Route path="/cut/:list/bench" element={<BenchPage />} />
                   <Route path="/cut/:list/bench/:spool" element={<BenchPage />} />
                   <Route path="/bench" element={<BenchListPage />} />
+                  <Route path="/bench/tales" element={<TalesPage />} />
                   <Route path="/bench/:piece" element={<CardPage />} />
                   <Route path="/finished" element={<LaterPage name="finished" />} />
                   <Route path="/patterns" element={<PatternsPage />} />

@@ -56,6 +56,7 @@ export const card = (more: Partial<Schemas['WorkCardView']> = {}): Schemas['Work
   timer: true,
   strands: [strand('A', 'first'), strand('B', 'second')],
   parts: [],
+  passedOver: [],
   bodies: [
     {
       section: 0,

@@ -20,7 +20,14 @@ export default function BenchListPage() {
   const waiting = useInfiniteQuery(waitingAtBenchQuery);
   const who = useQuery(sessionQuery).data?.name ?? '';
   return (
-    <Page title={t('make.title')}>
+    <Page
+      title={t('make.title')}
+      actions={
+        <Button component={Link} to="/bench/tales" variant="default">
+          {t('make.tales.title')}
+        </Button>
+      }
+    >
       <Await query={inWork}>
         {(work) => (
           <Await query={waiting}>

@@ -70,6 +70,21 @@ it('holds at a gate, and goes on all the same for a reason only', async () => {
   );
 });
 
+it('says why it is held up, and what was gone on from all the same', () => {
+  const last = {
+    act: 'NOT_YET',
+    step: 2,
+    at: '2031-03-01T10:00:00Z',
+    who: 'Bram',
+    reason: 'the cord is nearly used up',
+  };
+  const { unmount } = open(card({ next: 2, heldUp: true, last }));
+  expect(screen.getByText('Bram: the cord is nearly used up')).toBeTruthy();
+  unmount();
+  open(card({ next: 3, passedOver: [{ step: 2, reason: 'it is near', who: 'Bram' }] }));
+  expect(screen.getByText('Step 3, Bram: it is near')).toBeTruthy();
+});
+
 it('goes on without a network, keeps what was done through a reload, and says so', async () => {
   offline();
   const { unmount } = open(card());

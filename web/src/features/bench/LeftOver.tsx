@@ -1,4 +1,4 @@
-import { Button, Group, SegmentedControl, Stack, Text, TextInput } from '@mantine/core';
+import { Button, Checkbox, Group, SegmentedControl, Slider, Stack, Text, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -124,6 +124,7 @@ function OneStrand({ piece, row }: { piece: number; row: Row }) {
           {t('make.left.keep')}
         </Button>
         <FromDevice device="COUNTER" words="make.left.counter" onRead={(um) => setLeft(`${um / 1000} mm`)} />
+        {how === 'ABOUT' && <Ruler row={row} onTap={setLeft} />}
         {doubt?.code.startsWith('leftOver.LESS') && (
           <Button size="md" mt={25} variant="default" onClick={() => save(true)}>
             {t('make.left.believe')}
@@ -135,14 +136,39 @@ function OneStrand({ piece, row }: { piece: number; row: Row }) {
   );
 }
 
+/** Where a ruler is told from by eye: tapped or dragged, in whole centimetres or half inches. */
+function Ruler({ row, onTap }: { row: Row; onTap: (length: string) => void }) {
+  const { t } = useTranslation();
+  const { units } = useUnits();
+  const metric = units === 'METRIC';
+  const unit = metric ? 10_000 : 12_700;
+  const most = Math.ceil(Math.min(row.cutUm, Math.max(3 * row.expectedUm, 300_000)) / unit);
+  const shown = (step: number) => (metric ? `${step} cm` : `${step / 2} in`);
+  return (
+    <Slider
+      className={classes.ruler}
+      size="xl"
+      thumbSize={36}
+      thumbLabel={t('make.left.of', { letter: row.letter })}
+      min={0}
+      max={most}
+      defaultValue={Math.min(most, Math.round(row.expectedUm / unit))}
+      label={shown}
+      marks={[0, Math.round(most / 2), most].map((value) => ({ value, label: shown(value) }))}
+      onChange={(step) => onTap(shown(step))}
+    />
+  );
+}
+
 function Weighed({ piece, row }: { piece: number; row: Row }) {
   const { t } = useTranslation();
   const { units } = useUnits();
   const [weight, setWeight] = useState('');
+  const [all, setAll] = useState(false);
   const weigh = useWeighLeftOver();
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    weigh.mutate({ pieces: [piece], article: row.articleCode, weight, units });
+    weigh.mutate({ pieces: all ? row.together : [piece], article: row.articleCode, weight, units });
   };
   return (
     <Group component="form" gap="sm" align="flex-start" onSubmit={submit}>
@@ -154,6 +180,15 @@ function Weighed({ piece, row }: { piece: number; row: Row }) {
         onChange={(e) => setWeight(e.currentTarget.value)}
         error={weigh.error instanceof ProblemError ? weigh.error.field('weight') : undefined}
       />
+      {row.together.length > 1 && (
+        <Checkbox
+          size="md"
+          mt={34}
+          label={t('make.left.together', { count: row.together.length })}
+          checked={all}
+          onChange={(e) => setAll(e.currentTarget.checked)}
+        />
+      )}
       <FromDevice device="SCALE" words="make.left.scale" onRead={(mg) => setWeight(`${mg / 1000} g`)} />
       <Button
         type="submit"

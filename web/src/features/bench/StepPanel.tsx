@@ -88,6 +88,9 @@ export function StepPanel({ card, step, at, heldUp, acts, onDone, onTakeBack, ch
       {heldUp && (
         <Alert color="straw" variant="outline" role="status">
           {t('make.heldUp')}
+          {card.last?.act === 'NOT_YET' && card.last.reason !== '' && (
+            <Text>{t('make.heldUp.why', { who: card.last.who, reason: card.last.reason })}</Text>
+          )}
         </Alert>
       )}
       {step.stitch && t(`make.mind.${step.stitch}`, { defaultValue: '' }) !== '' && (
@@ -105,6 +108,18 @@ export function StepPanel({ card, step, at, heldUp, acts, onDone, onTakeBack, ch
             <List.Item key={look}>{t(`make.look.${look}`)}</List.Item>
           ))}
         </List>
+      )}
+      {inspecting && card.passedOver.length > 0 && (
+        <div>
+          <Text fw={650}>{t('make.passedOver.title')}</Text>
+          <List size="md" spacing={2}>
+            {card.passedOver.map((over) => (
+              <List.Item key={over.step}>
+                {t('make.passedOver', { step: over.step + 1, who: over.who, reason: over.reason })}
+              </List.Item>
+            ))}
+          </List>
+        </div>
       )}
       <Asides step={step} />
       {asking === 'why' && (

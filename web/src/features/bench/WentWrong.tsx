@@ -1,10 +1,10 @@
-import { Button, Group, Modal, NativeSelect, Stack, Text, Textarea } from '@mantine/core';
+import { Button, Group, Modal, NativeSelect, NumberInput, Stack, Text, Textarea } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
-import { formatLength, formatMoney } from '../../shared/format';
+import { formatDay, formatLength, formatMoney } from '../../shared/format';
 import { partName } from '../../shared/names';
 import { Await } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
@@ -29,7 +29,8 @@ const LONGEST_REASON = 400;
 export function WentWrong({ card, onClose }: { card: Card; onClose: () => void }) {
   const { t } = useTranslation();
   const [mishap, setMishap] = useState<Mishap>('STRAND_SHORT');
-  const [strand, setStrand] = useState(0);
+  // What is short is most likely what ties.
+  const [strand, setStrand] = useState(card.steps[card.next]?.left[0]?.strand ?? 0);
   const [reason, setReason] = useState('');
   const ways = useQuery(waysOutQuery(card.piece.id, mishap, strand));
   const go = useWayOut(card.piece.id);
@@ -72,12 +73,12 @@ export function WentWrong({ card, onClose }: { card: Card; onClose: () => void }
             <ul className={classes.ways}>
               {all.map((way) => (
                 <WayOut
-                  key={way.way}
+                  key={`${way.way} ${way.part ?? ''}`}
                   card={card}
                   way={way}
                   pending={go.isPending}
                   disabled={way.way === 'GIVE_UP' && reason.trim() === ''}
-                  onGo={() =>
+                  onGo={(parts) =>
                     go.mutate(
                       {
                         mishap,
@@ -86,6 +87,8 @@ export function WentWrong({ card, onClose }: { card: Card; onClose: () => void }
                         holdingId: way.holdingId,
                         balanceUm: way.balanceUm,
                         reason,
+                        part: way.part,
+                        parts,
                       },
                       { onSuccess: onClose },
                     )
@@ -106,7 +109,7 @@ interface WayProps {
   way: Schemas['ChoiceView'];
   pending: boolean;
   disabled: boolean;
-  onGo: () => void;
+  onGo: (parts: Schemas['PartBack'][]) => void;
 }
 
 function WayOut({ card, way, pending, disabled, onGo }: WayProps) {
@@ -114,6 +117,7 @@ function WayOut({ card, way, pending, disabled, onGo }: WayProps) {
   const { units } = useUnits();
   const currency = useQuery(sessionQuery).data?.currency ?? 'EUR';
   const back = card.steps[way.backTo];
+  const [kept, setKept] = useState<Record<number, number>>({});
   const costs = [
     way.cordUm > 0 &&
       t(way.holding ? 'make.wrong.cord' : 'make.wrong.noCord', {
@@ -123,7 +127,12 @@ function WayOut({ card, way, pending, disabled, onGo }: WayProps) {
     way.holding && !way.sameLot && t('make.wrong.otherLot'),
     way.part && t('make.wrong.part', { part: partName(t, way.part) }),
     way.cost > 0 && formatMoney(way.cost, currency),
+    way.scrapUm > 0 && t('make.wrong.scrap', { length: formatLength(way.scrapUm, units, 'cut') }),
     t(way.way === 'GIVE_UP' ? 'make.wrong.allAgain' : 'make.wrong.minutes', { time: spoken(way.seconds) }),
+    way.readyThen &&
+      (way.readyThen === way.readyNow
+        ? t('make.wrong.sameDay', { day: formatDay(way.readyThen) })
+        : t('make.wrong.later', { day: formatDay(way.readyThen) })),
   ].filter((c): c is string => !!c);
   return (
     <li>
@@ -135,13 +144,29 @@ function WayOut({ card, way, pending, disabled, onGo }: WayProps) {
             {t('make.wrong.from', { step: way.backTo + 1, words: stepWords(t, card, back, units) })}
           </Text>
         )}
+        {way.parts.length > 0 && (
+          <Group gap="sm" mt={6} align="flex-end">
+            {way.parts.map((part) => (
+              <NumberInput
+                key={part.article}
+                label={t('make.wrong.back', { part: `${part.articleName} (${part.articleCode})` })}
+                description={t('make.wrong.backOf', { count: part.most })}
+                min={0}
+                max={part.most}
+                allowDecimal={false}
+                value={kept[part.article] ?? 0}
+                onChange={(count) => setKept({ ...kept, [part.article]: Number(count) || 0 })}
+              />
+            ))}
+          </Group>
+        )}
       </div>
       <Button
         size="md"
         variant="default"
         loading={pending}
         disabled={!way.possible || disabled}
-        onClick={onGo}
+        onClick={() => onGo(way.parts.map((p) => ({ article: p.article, count: kept[p.article] ?? 0 })))}
       >
         {t('make.wrong.go')}
       </Button>

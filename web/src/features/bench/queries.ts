@@ -19,6 +19,17 @@ export const inWorkQuery = infiniteQueryOptions({
   getNextPageParam: (page) => page.next,
 });
 
+export type TalesBy = 'PATTERN' | 'MAKER' | 'MATERIAL';
+
+export const talesQuery = (by: TalesBy, days: number) =>
+  infiniteQueryOptions({
+    queryKey: ['bench', 'tales', by, days],
+    queryFn: ({ pageParam }) =>
+      ask(api.GET('/api/bench/tales', { params: { query: { by, days, after: pageParam } } })),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (page) => page.next,
+  });
+
 export const cardQuery = (piece: number) =>
   queryOptions({
     queryKey: ['bench', 'card', piece],

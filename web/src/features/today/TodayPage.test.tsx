@@ -28,6 +28,7 @@ const open = (day: Partial<Schemas['TodayView']>, openPieces = 0) =>
         late: { orders: 0, first: [] },
         toCut: none,
         mine: none,
+        heldUp: none,
         toMake: none,
         drying: none,
         made: none,
@@ -42,6 +43,7 @@ it('goes on with what is in hand, and says what waits at each stage', () => {
   open(
     {
       mine: { pieces: 1, first: [row({ pieces: 1 })] },
+      heldUp: { pieces: 1, first: [row({ order: 7, piece: 31, pieces: 1 })] },
       drying: { pieces: 2, first: [row({ order: 4, reference: 'F-0004', until: '2026-12-01T09:00:00Z' })] },
       late: {
         orders: 1,
@@ -53,6 +55,7 @@ it('goes on with what is in hand, and says what waits at each stage', () => {
   expect(screen.getByRole('heading', { name: '1 order is late' })).toBeTruthy();
   expect(screen.getByText(/3 pieces not made/)).toBeTruthy();
   expect(screen.getByRole('link', { name: 'Go on' }).getAttribute('href')).toBe('/bench/25');
+  expect(screen.getByRole('link', { name: 'Decide' }).getAttribute('href')).toBe('/bench/31');
   expect(screen.getByRole('heading', { name: '5 pieces to plan' })).toBeTruthy();
   expect(screen.getByText(/dry .*2026/)).toBeTruthy();
   expect(screen.queryByText(/to cut/)).toBeNull();

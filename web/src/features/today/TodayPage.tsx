@@ -27,7 +27,7 @@ export default function TodayPage() {
 
 function Morning({ day, toPlan }: { day: Schemas['TodayView']; toPlan: number }) {
   const { t } = useTranslation();
-  const stages = [day.mine, day.toMake, day.toCut, day.drying, day.made];
+  const stages = [day.heldUp, day.mine, day.toMake, day.toCut, day.drying, day.made];
   if (toPlan === 0 && day.late.orders === 0 && stages.every((s) => s.pieces === 0)) {
     return (
       <Empty words={t('today.nothing')}>
@@ -44,14 +44,25 @@ function Morning({ day, toPlan }: { day: Schemas['TodayView']; toPlan: number })
         <Panel title={t('today.late', { count: day.late.orders })} to="/orders" do={t('today.toOrders')} act>
           {day.late.first.map((o) => (
             <li key={o.order}>
-              <OrderLink order={o.order} reference={o.reference} customer={o.customer} />
-              <Text size="sm">
-                {t('today.wanted', { day: formatDay(o.due) })} · {t('today.notMade', { count: o.pieces })}
-              </Text>
+              <div>
+                <OrderLink order={o.order} reference={o.reference} customer={o.customer} />
+                <Text size="sm">
+                  {t('today.wanted', { day: formatDay(o.due) })} · {t('today.notMade', { count: o.pieces })}
+                </Text>
+              </div>
             </li>
           ))}
         </Panel>
       )}
+      <StagePanel
+        title="today.heldUp"
+        stage={day.heldUp}
+        to={(row) => `/bench/${row.piece}`}
+        go={t('today.decide')}
+        all="/bench"
+        more={t('today.toBench')}
+        act
+      />
       <StagePanel
         title="today.mine"
         stage={day.mine}
@@ -98,13 +109,14 @@ interface StageProps {
   go: string;
   all: string;
   more?: string;
+  act?: boolean;
 }
 
-function StagePanel({ title, stage, to, go, all, more }: StageProps) {
+function StagePanel({ title, stage, to, go, all, more, act }: StageProps) {
   const { t } = useTranslation();
   if (stage.pieces === 0) return null;
   return (
-    <Panel title={t(title, { count: stage.pieces })} to={all} do={more}>
+    <Panel title={t(title, { count: stage.pieces })} to={all} do={more} act={act}>
       {stage.first.map((row) => (
         <li key={row.order}>
           <div>
@@ -128,7 +140,7 @@ interface PanelProps {
   title: string;
   to: string;
   do: string | undefined;
-  act?: boolean;
+  act?: boolean | undefined;
   children: ReactNode;
 }
 

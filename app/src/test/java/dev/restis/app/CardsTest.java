@@ -16,85 +16,13 @@ import java.util.stream.Collectors;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpMethod;
 import tools.jackson.databind.JsonNode;
 
 /** Cards at the bench: in whose hands, step by step, gate by gate. */
-class CardsTest extends RestisTest {
-
-    private long order;
-    private List<Long> pieces = List.of();
-
-    @BeforeEach
-    void threePiecesThatAreCut() throws Exception {
-        if (jdbc.sql("select count(*) from article where code = 'CAC'")
-                        .query(Long.class)
-                        .single()
-                == 0) {
-            addCord("CAC", "#3F5E73", "2 mm");
-        }
-        receive("CAC", "CAC-1", "60 m", "");
-        order = tell("/api/orders", order("Sefa Cards", 3, """
-                        {"pattern": "snake", "wrist": "16 cm", "colours": ["CAC", "CAC"], "units": "METRIC"}
-                        """))
-                .body()
-                .path("id")
-                .asLong();
-        confirm(sheet(batchOf(order, 3)));
-        pieces = jdbc.sql("""
-                        select p.id from piece p join order_line l on l.id = p.line_id where l.order_id = ? order by p.number
-                        """).param(order).query(Long.class).list();
-    }
-
-    @AfterEach
-    void goneAgain() {
-        assertThat(new Verification(jdbc).differences()).isEmpty();
-        forgetOrders("customer = 'Sefa Cards'");
-        jdbc.sql("update workshop set checks = false, gates_remind = false").update();
-    }
-
-    private Answer take(String who, List<Long> which, boolean over) throws Exception {
-        return send(who, HttpMethod.POST, "/api/bench/take", "{\"pieces\": %s, \"over\": %s}".formatted(which, over));
-    }
-
-    private Answer act(String who, UUID key, long piece, String act, int step, String more) throws Exception {
-        return send(who, HttpMethod.POST, "/api/bench/acts", """
-                {"key": "%s", "piece": %d, "act": "%s", "step": %d%s}
-                """.formatted(key, piece, act, step, more));
-    }
-
-    private Answer act(long piece, String act, int step) throws Exception {
-        return act("Tove", UUID.randomUUID(), piece, act, step, "");
-    }
-
-    private JsonNode card(long piece) throws Exception {
-        return ask("/api/bench/pieces/" + piece).body();
-    }
-
-    private String stage(long piece) throws Exception {
-        return card(piece).path("piece").path("stage").asString();
-    }
-
-    /** Does all steps before this one. */
-    private void doTo(long piece, int step) throws Exception {
-        for (int at = card(piece).path("next").asInt(); at < step; at++) {
-            Answer done = act(piece, "DONE", at);
-            assertThat(done.status()).as(done.text()).isEqualTo(200);
-        }
-    }
-
-    private int stepOf(JsonNode card, String what, String name) {
-        for (int at = 0; at < card.path("steps").size(); at++) {
-            if (card.path("steps").path(at).path(what).asString("").equals(name)) {
-                return at;
-            }
-        }
-        throw new AssertionError("no step with " + what + " " + name);
-    }
+class CardsTest extends AtTheBench {
 
     @Test
     void whatIsCutWaitsAndIsInWorkOnceTaken() throws Exception {
@@ -168,6 +96,9 @@ class CardsTest extends RestisTest {
         Answer passed = act("Tove", UUID.randomUUID(), piece, "ALL_THE_SAME", gate, ", \"reason\": \"it is near\"");
         assertThat(passed.body().path("next").asInt()).isEqualTo(gate + 1);
         assertThat(passed.body().path("heldUp").asBoolean()).isFalse();
+        JsonNode over = card(piece).path("passedOver").path(0);
+        assertThat(over.path("step").asInt()).isEqualTo(gate);
+        assertThat(over.path("who").asString()).isEqualTo("Tove");
     }
 
     @Test
@@ -270,14 +201,6 @@ class CardsTest extends RestisTest {
         }
     }
 
-    private Answer leftOver(long piece, String body) throws Exception {
-        return tell("/api/bench/pieces/" + piece + "/left-over", body);
-    }
-
-    private String money(String sql, long piece) {
-        return jdbc.sql(sql).param(piece).query(String.class).single();
-    }
-
     /** What at least the keep length is left of goes on the shelf with its share, and the piece costs that much less. */
     @Test
     void whatIsLeftOverGoesOnTheShelfOrIsBinned() throws Exception {
@@ -350,7 +273,16 @@ class CardsTest extends RestisTest {
     void trimmingsAreWeighedTogether() throws Exception {
         List<Long> two = pieces.subList(0, 2);
         take("Tove", two, false);
+        for (long piece : two) {
+            doTo(piece, card(piece).path("steps").size() - 1);
+        }
         jdbc.sql("update article set density_ug_m = 2500000 where code = 'CAC'").update();
+        assertThat(ask("/api/bench/pieces/" + pieces.get(0) + "/left-over")
+                        .body()
+                        .path(0)
+                        .path("together"))
+                .as("those that are made, and of which nothing is kept")
+                .hasSize(2);
         Answer weighed = tell(
                 "/api/bench/left-over/weighed",
                 "{\"pieces\": %s, \"article\": \"CAC\", \"weight\": \"1 g\", \"units\": \"METRIC\"}".formatted(two));
@@ -369,86 +301,6 @@ class CardsTest extends RestisTest {
                             .asString())
                     .isEqualTo("WEIGHED");
         }
-    }
-
-    private JsonNode way(long piece, String mishap, int strand, String way) throws Exception {
-        for (JsonNode choice : ask("/api/bench/pieces/" + piece + "/mishaps/" + mishap + "?strand=" + strand)
-                .body()) {
-            if (choice.path("way").asString().equals(way)) {
-                return choice;
-            }
-        }
-        throw new AssertionError("no way " + way);
-    }
-
-    private Answer goThatWay(long piece, String mishap, int strand, JsonNode way, long balance, String reason)
-            throws Exception {
-        return tell("/api/bench/pieces/" + piece + "/mishaps", """
-                {"mishap": "%s", "way": "%s", "strand": %d, "holdingId": %s, "balanceUm": %d, "reason": "%s"}
-                """.formatted(
-                        mishap,
-                        way.path("way").asString(),
-                        strand,
-                        way.hasNonNull("holdingId") ? way.path("holdingId").asString() : "null",
-                        balance,
-                        reason));
-    }
-
-    /** A new strand comes from the shelf as it was looked at, goes to the piece's cost, and is tied from where it came in. */
-    @Test
-    void aStrandThatRanShortIsCutAnewIfTheShelfIsAsItWas() throws Exception {
-        long piece = pieces.get(0);
-        take("Tove", List.of(piece), false);
-        int half = stepOf(card(piece), "gate", "HALF_WAY");
-        doTo(piece, half);
-        String paid = money("select (used + tails)::text from piece_actual where piece_id = ?", piece);
-        JsonNode way = way(piece, "STRAND_SHORT", 0, "NEW_STRAND");
-        assertThat(way.path("possible").asBoolean()).isTrue();
-        assertThat(way.path("sameLot").asBoolean()).isTrue();
-        assertThat(way.path("seconds").asLong()).isPositive();
-        long balance = way.path("balanceUm").asLong();
-        assertThat(goThatWay(piece, "STRAND_SHORT", 0, way, balance - 1, "")
-                        .body()
-                        .path("title")
-                        .asString())
-                .as("somebody cut from it meanwhile")
-                .isEqualTo("The shelf has changed since this was planned");
-        Answer gone = goThatWay(piece, "STRAND_SHORT", 0, way, balance, "it was cut short");
-        assertThat(gone.status()).as(gone.text()).isEqualTo(204);
-        assertThat(card(piece).path("next").asInt())
-                .isEqualTo(way.path("backTo").asInt());
-        String now = money("select (used + tails)::text from piece_actual where piece_id = ?", piece);
-        assertThat(new BigDecimal(now)).isGreaterThan(new BigDecimal(paid));
-        assertThat(jdbc.sql("""
-                        select mishap || ' ' || reason from bench_act where piece_id = ? and act = 'NEW_STRAND'
-                        """).param(piece).query(String.class).single()).isEqualTo("STRAND_SHORT it was cut short");
-    }
-
-    @Test
-    void unpickedItStandsAtAnEarlierStep() throws Exception {
-        long piece = pieces.get(0);
-        take("Tove", List.of(piece), false);
-        int half = stepOf(card(piece), "gate", "HALF_WAY");
-        doTo(piece, half);
-        JsonNode way = way(piece, "TENSION_UNEVEN", 0, "UNPICK");
-        assertThat(goThatWay(piece, "TENSION_UNEVEN", 0, way, 0, "").status()).isEqualTo(204);
-        assertThat(card(piece).path("next").asInt()).isEqualTo(half - 1);
-    }
-
-    @Test
-    void givenUpForAReasonAnotherTakesItsPlace() throws Exception {
-        long piece = pieces.get(0);
-        take("Tove", List.of(piece), false);
-        JsonNode way = way(piece, "CORD_DAMAGED", 0, "GIVE_UP");
-        assertThat(goThatWay(piece, "CORD_DAMAGED", 0, way, 0, " ").status()).isEqualTo(422);
-        assertThat(goThatWay(piece, "CORD_DAMAGED", 0, way, 0, "burnt").status())
-                .isEqualTo(204);
-        assertThat(stage(piece)).isEqualTo("GIVEN_UP");
-        assertThat(jdbc.sql("select count(*) from piece where replaces = ?")
-                        .param(piece)
-                        .query(Long.class)
-                        .single())
-                .isEqualTo(1);
     }
 
     /** One act for the batch, whichever of its pieces it was said at. */

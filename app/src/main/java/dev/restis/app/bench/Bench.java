@@ -139,6 +139,12 @@ public class Bench {
         specs.forEach((piece, spec) -> entities.persist(new BenchPiece(piece, kept.getOrDefault(spec, 0L))));
     }
 
+    /** The card of a piece that was taken in hand. */
+    @Transactional(readOnly = true)
+    public WorkCard card(long piece) {
+        return cards.card(get(piece).card());
+    }
+
     /** Lays pieces down; one with which nothing was done yet is as it was before it was taken. */
     @Transactional
     public void layDown(Collection<Long> which) {
@@ -227,8 +233,15 @@ public class Bench {
                 pieces.act(PieceAct.REDO, one, reason);
             }
         } else if (at == PieceStage.MAKING && wanted.compareTo(at) > 0) {
-            pieces.act(PieceAct.FINISH, one);
-            at = PieceStage.MADE;
+            if (back
+                    && pieces.newest(bench.piece())
+                            .filter(a -> a == PieceAct.REDO)
+                            .isPresent()) {
+                pieces.takeBackNewest(PieceAct.REDO, one);
+            } else {
+                pieces.act(PieceAct.FINISH, one);
+            }
+            at = pieces.stage(bench.piece());
         }
         if (at == PieceStage.MADE && wanted == PieceStage.CHECKED) {
             pieces.act(PieceAct.CHECK, one);

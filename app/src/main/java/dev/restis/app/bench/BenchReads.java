@@ -9,6 +9,7 @@ import dev.restis.app.bench.WorkCardView.CardStepView;
 import dev.restis.app.bench.WorkCardView.CardStrandView;
 import dev.restis.app.bench.WorkCardView.InspectionView;
 import dev.restis.app.bench.WorkCardView.LastBenchAct;
+import dev.restis.app.bench.WorkCardView.PassedOverView;
 import dev.restis.app.orders.OrderPieces;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.patterns.PieceSpec;
@@ -17,7 +18,6 @@ import dev.restis.app.platform.Keyset;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.stock.Article;
 import dev.restis.app.workshop.Workshop;
-import dev.restis.core.make.BenchAct;
 import dev.restis.core.make.CardStrand;
 import dev.restis.core.make.Walk;
 import dev.restis.core.make.WorkCard;
@@ -31,7 +31,10 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -282,6 +285,7 @@ class BenchReads {
                 Optional.ofNullable(row.get("batch", Long.class))
                         .flatMap(batch -> setUps.of(batch, row.get("setUp", String.class)))
                         .orElse(null),
+                bench.map(b -> passedOver(b, card)).orElse(List.of()),
                 bench.flatMap(b -> last(b, card)).orElse(null));
     }
 
@@ -356,15 +360,26 @@ class BenchReads {
                 .toList();
     }
 
+    /** The gates that somebody went on from all the same. */
+    private List<PassedOverView> passedOver(BenchPiece bench, WorkCard card) {
+        List<BenchActRow> rows = acts.of(List.of(bench.piece()));
+        Map<Long, BenchActRow> byNumber = rows.stream().collect(Collectors.toMap(BenchActRow::id, Function.identity()));
+        return walk(card, rows).passedOver().stream()
+                .map(a -> Objects.requireNonNull(byNumber.get(a.number())))
+                .map(r -> new PassedOverView(r.step(), r.reason(), r.who()))
+                .toList();
+    }
+
+    private static Walk walk(WorkCard card, List<BenchActRow> rows) {
+        return Walk.of(
+                card, true, rows.stream().flatMap(a -> a.walks().stream()).toList());
+    }
+
     private Optional<LastBenchAct> last(BenchPiece bench, WorkCard card) {
         List<BenchActRow> rows = acts.of(List.of(bench.piece()));
-        Optional<BenchAct> newest = Walk.of(
-                        card,
-                        true,
-                        rows.stream().flatMap(a -> a.walks().stream()).toList())
-                .newest();
-        return newest.flatMap(
-                        n -> rows.stream().filter(r -> r.id() == n.number()).findFirst())
-                .map(r -> new LastBenchAct(r.act().name(), r.step(), r.doneAt(), r.who()));
+        return walk(card, rows)
+                .newest()
+                .flatMap(n -> rows.stream().filter(r -> r.id() == n.number()).findFirst())
+                .map(r -> new LastBenchAct(r.act().name(), r.step(), r.doneAt(), r.who(), r.reason()));
     }
 }

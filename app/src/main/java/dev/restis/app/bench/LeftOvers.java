@@ -28,6 +28,7 @@ import dev.restis.core.measure.WeightReader;
 import dev.restis.core.stock.Weighing;
 import dev.restis.core.work.PieceStage;
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.Tuple;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -45,7 +46,7 @@ import org.springframework.transaction.annotation.Transactional;
  * share of what the strand cost, the rest is thrown away; each figure says how it was got.
  */
 @Service
-class LeftOvers {
+public class LeftOvers {
 
     private static final int MOST_WEIGHED = 200;
 
@@ -56,7 +57,7 @@ class LeftOvers {
      * @param left as typed
      * @param believed that it is so though it looks like a slip
      */
-    record LeftRequest(
+    public record LeftRequest(
             int strand,
             @Nullable String left,
             How how,
@@ -70,7 +71,11 @@ class LeftOvers {
 
     record LoggedView(long id, long leftUm, How how, Fate fate, boolean ranShort, String who) {}
 
-    /** @param expectedUm what should be left of it */
+    /**
+     * @param expectedUm what should be left of it
+     * @param together pieces of its batch that are made and of which nothing of its article is kept yet, this one with them:
+     *     their trimmings can be weighed together
+     */
     record LeftOverView(
             int strand,
             String letter,
@@ -82,6 +87,7 @@ class LeftOvers {
             long expectedUm,
             long keepUm,
             boolean weighable,
+            List<Long> together,
             @Nullable LoggedView logged) {}
 
     private final EntityManager entities;
@@ -134,6 +140,7 @@ class LeftOvers {
     @Transactional(readOnly = true)
     public List<LeftOverView> of(long piece) {
         Map<Integer, LeftOverRow> logged = standing(List.of(piece));
+        Map<Long, List<Long>> together = together(piece);
         return strands(piece).stream()
                 .map(s -> new LeftOverView(
                         s.place(),
@@ -146,10 +153,31 @@ class LeftOvers {
                         s.expected().micrometres(),
                         keepUm(s.article()),
                         articleCards.density(s.article().id()).isPresent(),
+                        together.getOrDefault(s.article().id(), List.of()),
                         Optional.ofNullable(logged.get(s.place()))
                                 .map(l -> new LoggedView(l.id(), l.leftUm(), l.how(), l.fate(), l.ranShort(), l.who()))
                                 .orElse(null)))
                 .toList();
+    }
+
+    /** By article: the pieces of this one's batch of which nothing is kept yet. */
+    private Map<Long, List<Long>> together(long piece) {
+        Map<Long, List<Long>> together = new HashMap<>();
+        for (Object row : entities.createNativeQuery("""
+                        select n.article_id, p.id from piece p join strand n on n.piece_id = p.id
+                             left join left_over_now o on o.strand_id = n.id
+                        where p.batch_id = (select batch_id from piece where id = :piece) and p.stage between 'MADE' and 'SENT'
+                        group by n.article_id, p.id having count(o.strand_id) = 0 order by p.id
+                        """, Tuple.class)
+                .setParameter("piece", piece)
+                .getResultList()) {
+            Tuple of = (Tuple) row;
+            List<Long> pieces = together.computeIfAbsent(of.get(0, Number.class).longValue(), a -> new ArrayList<>());
+            if (pieces.size() < MOST_WEIGHED) {
+                pieces.add(of.get(1, Number.class).longValue());
+            }
+        }
+        return together;
     }
 
     /** Keeps what was left of a strand; what was said of it before is taken back. */

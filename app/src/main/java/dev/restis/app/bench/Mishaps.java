@@ -3,20 +3,19 @@ package dev.restis.app.bench;
 import dev.restis.app.bench.BenchActRow.Act;
 import dev.restis.app.bench.BenchActRow.By;
 import dev.restis.app.bench.BenchActRow.Noted;
+import dev.restis.app.bench.BenchParts.PartBack;
+import dev.restis.app.bench.BenchParts.PartOn;
+import dev.restis.app.orders.Delays;
 import dev.restis.app.orders.OrderPieces;
 import dev.restis.app.pieces.PieceActuals;
 import dev.restis.app.pieces.PieceNeeds;
-import dev.restis.app.pieces.PieceNeeds.PartNeed;
 import dev.restis.app.pieces.PieceNeeds.StrandNeed;
 import dev.restis.app.pieces.Pieces;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
-import dev.restis.app.stock.Articles;
-import dev.restis.app.stock.PartPicks;
-import dev.restis.app.stock.PartPicks.PartTaken;
-import dev.restis.app.stock.PartPicks.Picking;
+import dev.restis.app.stock.Article;
 import dev.restis.app.stock.Stock;
 import dev.restis.app.stock.StrandCord;
 import dev.restis.app.workshop.Workshop;
@@ -34,9 +33,11 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -59,6 +60,10 @@ class Mishaps {
      * @param sameLot whether that is of the lot the strand was cut from
      * @param cost of cord or part, in the house's money
      * @param possible whether what it needs is on the shelf
+     * @param scrapUm what of the old cord is of no more use
+     * @param parts what can go back on the shelf, where the piece is given up
+     * @param readyNow when its order is ready as things stand; nothing for never
+     * @param readyThen when it is ready this way
      */
     record ChoiceView(
             Way way,
@@ -72,12 +77,18 @@ class Mishaps {
             long balanceUm,
             boolean sameLot,
             BigDecimal cost,
-            boolean possible) {}
+            boolean possible,
+            long scrapUm,
+            List<PartOn> parts,
+            @Nullable LocalDate readyNow,
+            @Nullable LocalDate readyThen) {}
 
     /**
      * The way that is chosen, with what was looked at.
      *
      * @param reason why, in one's own words; a piece that is given up needs one
+     * @param part slot of the part that is replaced
+     * @param parts what goes back on the shelf of a piece that is given up
      */
     record WayRequest(
             Mishap mishap,
@@ -85,7 +96,9 @@ class Mishaps {
             @Nullable Integer strand,
             @Nullable Long holdingId,
             long balanceUm,
-            @Nullable String reason) {}
+            @Nullable String reason,
+            @Nullable String part,
+            @Nullable List<PartBack> parts) {}
 
     private record Shelf(Optional<Holding> holding, long balance, boolean sameLot, double pricePerMetre) {}
 
@@ -97,10 +110,10 @@ class Mishaps {
     private final Pieces pieces;
     private final PieceNeeds needs;
     private final PieceActuals actuals;
-    private final Articles articles;
     private final Stock stock;
     private final StrandCord strandCord;
-    private final PartPicks picks;
+    private final BenchParts parts;
+    private final Delays delays;
     private final Workshop workshop;
     private final Clock clock;
 
@@ -113,10 +126,10 @@ class Mishaps {
             Pieces pieces,
             PieceNeeds needs,
             PieceActuals actuals,
-            Articles articles,
             Stock stock,
             StrandCord strandCord,
-            PartPicks picks,
+            BenchParts parts,
+            Delays delays,
             Workshop workshop,
             Clock clock) {
         this.entities = entities;
@@ -127,10 +140,10 @@ class Mishaps {
         this.pieces = pieces;
         this.needs = needs;
         this.actuals = actuals;
-        this.articles = articles;
         this.stock = stock;
         this.strandCord = strandCord;
-        this.picks = picks;
+        this.parts = parts;
+        this.delays = delays;
         this.workshop = workshop;
         this.clock = clock;
     }
@@ -140,8 +153,11 @@ class Mishaps {
     public List<ChoiceView> choices(long piece, Mishap mishap, @Nullable Integer strand) {
         BenchPiece at = get(piece);
         WorkCard card = cards.card(at.card());
-        return mishap.choices(card, at.next(), valid(card, strand)).stream()
-                .map(choice -> view(piece, card, choice))
+        List<Choice> choices = mishap.choices(card, at.next(), valid(card, strand));
+        List<@Nullable LocalDate> days =
+                delays.with(piece, choices.stream().map(Choice::minutes).toList());
+        return IntStream.range(0, choices.size())
+                .mapToObj(i -> view(piece, card, choices.get(i), days.get(0), days.get(i + 1)))
                 .toList();
     }
 
@@ -150,13 +166,14 @@ class Mishaps {
                 .filter(s -> s >= 0 && s < card.strands().size());
     }
 
-    private ChoiceView view(long piece, WorkCard card, Choice choice) {
+    private ChoiceView view(
+            long piece, WorkCard card, Choice choice, @Nullable LocalDate now, @Nullable LocalDate then) {
         Shelf shelf = choice.strand()
                 .map(s -> shelf(need(piece, card, s), choice.cord().micrometres()))
                 .orElse(new Shelf(Optional.empty(), 0, false, 0));
         boolean cut = choice.cord().isPositive();
-        Optional<PartNeed> part = choice.part().flatMap(slot -> part(piece));
-        BigDecimal cost = part.map(p -> articles.byId(p.article()).price(1))
+        Optional<Article> part = choice.part().map(slot -> parts.inSlot(piece, slot));
+        BigDecimal cost = part.map(p -> p.price(1))
                 .orElse(BigDecimal.valueOf(choice.cord().toMillimetres() / 1000 * shelf.pricePerMetre())
                         .setScale(4, RoundingMode.HALF_UP));
         return new ChoiceView(
@@ -173,8 +190,11 @@ class Mishaps {
                 cost,
                 (!cut || shelf.holding().isPresent())
                         && (choice.way() != Way.NEW_PART
-                                || part.filter(p -> articles.byId(p.article()).onHand() > 0)
-                                        .isPresent()));
+                                || part.filter(p -> p.onHand() > 0).isPresent()),
+                choice.scrap().micrometres(),
+                choice.way() == Way.GIVE_UP ? parts.on(piece) : List.of(),
+                now,
+                then);
     }
 
     /** What on the shelf a new length comes from: of the strand's own lot if it can be, what was begun before what is sealed. */
@@ -204,14 +224,6 @@ class Mishaps {
                 .orElseThrow(() -> new NotFound("notFound"));
     }
 
-    /** The part of a piece that is not a consumable, where it takes one kind alone. */
-    private Optional<PartNeed> part(long piece) {
-        List<PartNeed> parts = needs.partsOf(List.of(piece)).stream()
-                .filter(p -> articles.byId(p.article()).kind().part())
-                .toList();
-        return parts.size() == 1 ? Optional.of(parts.get(0)) : Optional.empty();
-    }
-
     /**
      * Takes a way out.
      *
@@ -231,13 +243,21 @@ class Mishaps {
         Bench.mustBeMine(at);
         WorkCard card = cards.card(at.card());
         Choice choice = request.mishap().choices(card, at.next(), valid(card, request.strand())).stream()
-                .filter(c -> c.way() == request.way())
+                .filter(c -> c.way() == request.way()
+                        && (request.part() == null || c.part().equals(Optional.of(request.part()))))
                 .findFirst()
                 .orElseThrow(() -> new Conflict("bench.noWay"));
         switch (choice.way()) {
             case SPLICE, NEW_STRAND -> cutAnew(piece, card, choice, request, reason);
-            case NEW_PART -> newPart(piece);
-            case GIVE_UP -> pieces.act(PieceAct.GIVE_UP, List.of(piece), reason);
+            case NEW_PART -> {
+                parts.replace(piece, choice.part().orElseThrow());
+                actuals.workedOut(List.of(piece));
+            }
+            case GIVE_UP -> {
+                pieces.act(PieceAct.GIVE_UP, List.of(piece), reason);
+                parts.putBack(piece, Optional.ofNullable(request.parts()).orElse(List.of()));
+                actuals.workedOut(List.of(piece));
+            }
             case UNPICK -> {}
         }
         if (choice.way() != Way.UNPICK) {
@@ -291,17 +311,6 @@ class Mishaps {
                 need.id(),
                 need.batch(),
                 reason);
-        actuals.workedOut(List.of(piece));
-    }
-
-    private void newPart(long piece) {
-        PartNeed need = part(piece).orElseThrow(() -> new Conflict("bench.noWay"));
-        PartTaken one = new PartTaken(piece, need.batch(), need.article(), 1);
-        Picking picking = picks.hold(List.of(), List.of(one));
-        if (!picking.enough(List.of(one))) {
-            throw new Conflict("bench.shelfChanged");
-        }
-        picking.take(List.of(one));
         actuals.workedOut(List.of(piece));
     }
 

@@ -45,6 +45,7 @@ public record WorkCardView(
         PictureView picture,
         List<AlikeView> alike,
         SetUps.@Nullable BenchSetUpView setUp,
+        List<PassedOverView> passedOver,
         @Nullable LastBenchAct last) {
 
     /** Which piece it is, and whose. */
@@ -62,6 +63,9 @@ public record WorkCardView(
             @Nullable LocalDate due,
             PieceStage stage,
             @Nullable Instant dryUntil) {}
+
+    /** A gate that somebody went on from all the same. */
+    public record PassedOverView(int step, String reason, String who) {}
 
     public record CardMarkView(Mark.Kind kind, long um) {}
 
@@ -179,7 +183,8 @@ public record WorkCardView(
     /** @param next the step that it is at */
     public record AlikeView(long piece, int number, int next, String inHandOf) {}
 
-    public record LastBenchAct(String act, int step, Instant at, String who) {}
+    /** @param reason in the words of who did it; may be empty */
+    public record LastBenchAct(String act, int step, Instant at, String who, String reason) {}
 
     static List<BodyPlacesView> bodies(WorkCard card) {
         return card.bodies().stream()

@@ -23,14 +23,14 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** What people say they did with single pieces of orders. */
 @Service
-class PieceActs {
+public class PieceActs {
 
     /**
      * A piece and where in its order it stands.
      *
      * @param replaces number of the piece of its line that was given up, in whose place it is
      */
-    record OrderPiece(int line, int number, @Nullable Integer replaces, PieceLook piece) {}
+    public record OrderPiece(int line, int number, @Nullable Integer replaces, PieceLook piece) {}
 
     private static final int PAGE = 50;
     private static final int MOST = 2000;

@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -124,6 +125,36 @@ public class PartPicks {
                 .filter(a -> a.kind() == Article.ArticleKind.CONSUMABLE)
                 .forEach(a -> picking.consumables.add(a.id()));
         return picking;
+    }
+
+    /**
+     * Puts parts of a piece back in the boxes that they came from, with what they cost.
+     *
+     * @throws Rejected when the piece has not so many
+     */
+    @Transactional
+    public void putBack(long piece, long article, long count) {
+        record Row(long holding, @Nullable Long batch, long quantity, BigDecimal value) {}
+        List<Row> rows = jdbc.sql("""
+                        select g.holding_id as holding, g.batch_id as batch, -sum(g.quantity) as quantity, -sum(g.value) as value
+                        from ledger g join holding h on h.id = g.holding_id join lot on lot.id = h.lot_id
+                        where g.piece_id = ? and g.movement = 'PICK' and lot.article_id = ?
+                        group by g.holding_id, g.batch_id having sum(g.quantity) < 0 order by max(g.id) desc
+                        """).params(piece, article).query(Row.class).list();
+        ledger.hold(rows.stream().map(Row::holding).toList());
+        long missing = count;
+        for (Row row : rows) {
+            long back = Math.min(missing, row.quantity());
+            if (back > 0) {
+                BigDecimal value = new Balance(row.quantity(), row.value()).costOf(back);
+                ledger.post(
+                        Movement.PICK, row.holding(), back, value, new Cause("", row.batch(), piece, null, null, null));
+                missing -= back;
+            }
+        }
+        if (missing > 0) {
+            throw new Rejected(Fault.of("parts", "count.range", count, 0, count - missing));
+        }
     }
 
     /** The boxes that reach for so much of each article, oldest lot first. */

@@ -238,6 +238,16 @@ public class Stock {
         takeBack("piece_id = ? and movement = 'PICK'", piece);
     }
 
+    /**
+     * Takes again what was put back of the parts of a piece, which lives on after all.
+     *
+     * @throws Conflict when it has been used since
+     */
+    @Transactional
+    public void takeAgainPutBack(long piece) {
+        takeBack("piece_id = ? and movement = 'PICK' and quantity > 0", piece);
+    }
+
     /** The holdings that something was moved from or to for these pieces or by these steps of cut lists. */
     @Transactional(readOnly = true)
     public List<Long> moved(Collection<Long> pieces, Collection<Long> steps) {

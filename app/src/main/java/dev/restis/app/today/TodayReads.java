@@ -51,7 +51,8 @@ class TodayReads {
      * The morning.
      *
      * @param late orders whose day is over and that are not made
-     * @param mine pieces in one's own hands
+     * @param heldUp stopped at a gate: somebody must decide
+     * @param mine pieces in one's own hands, and not held up
      * @param toMake cut, and in nobody's hands
      * @param drying made, and not dry yet
      * @param made made or further, dry, and not sent
@@ -60,6 +61,7 @@ class TodayReads {
      */
     record TodayView(
             LateView late,
+            StageView heldUp,
             StageView toCut,
             StageView mine,
             StageView toMake,
@@ -86,12 +88,13 @@ class TodayReads {
         var steps = workshop.steps();
         return new TodayView(
                 late(),
+                stage("p.stage = :making and b.heldUp = true", Map.of("making", PieceStage.MAKING)),
                 stage("p.batchId is not null and p.stage < :cut", Map.of("cut", PieceStage.CUT)),
                 stage(
-                        "p.stage = :making and b.inHandOf = :me",
+                        "p.stage = :making and b.heldUp = false and b.inHandOf = :me",
                         Map.of("making", PieceStage.MAKING, "me", Workshop.whoever())),
                 stage(
-                        "(p.stage = :cut or p.stage = :making) and coalesce(b.inHandOf, '') = ''",
+                        "(p.stage = :cut or p.stage = :making) and coalesce(b.inHandOf, '') = '' and coalesce(b.heldUp, false) = false",
                         Map.of("cut", PieceStage.CUT, "making", PieceStage.MAKING)),
                 stage(
                         "p.stage >= :made and p.stage < :sent and p.dryUntil > :now",

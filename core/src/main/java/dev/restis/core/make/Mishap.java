@@ -3,7 +3,9 @@ package dev.restis.core.make;
 import dev.restis.core.measure.Length;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** What goes wrong while a piece is made, and what can be done about it. */
@@ -36,11 +38,23 @@ public enum Mishap {
      * @param backTo step that is tied again first; the present one where nothing is opened
      * @param strand which strand is cut anew, if any
      * @param cord how long
+     * @param scrap what of the old cord is of no more use
      * @param part slot of a part that is needed anew
      * @param minutes what it takes of the maker's time
      */
     public record Choice(
-            Way way, int backTo, Optional<Integer> strand, Length cord, Optional<String> part, Duration minutes) {}
+            Way way,
+            int backTo,
+            Optional<Integer> strand,
+            Length cord,
+            Length scrap,
+            Optional<String> part,
+            Duration minutes) {
+
+        private static Choice again(Way way, int backTo, Duration minutes) {
+            return new Choice(way, backTo, Optional.empty(), Length.ZERO, Length.ZERO, Optional.empty(), minutes);
+        }
+    }
 
     /** Opening takes about half as long as tying. */
     private static final double OPENING = 0.5;
@@ -60,7 +74,7 @@ public enum Mishap {
         switch (this) {
             case STRAND_SHORT, TRIMMED_TOO_EARLY, CORD_DAMAGED -> {
                 strand.ifPresent(s -> {
-                    choices.add(splice(card, step, s));
+                    splice(card, step, s).ifPresent(choices::add);
                     if (this == STRAND_SHORT) {
                         choices.add(unpick(card, lastMark(card, step), step));
                     }
@@ -74,38 +88,41 @@ public enum Mishap {
             case TENSION_UNEVEN -> choices.add(unpick(card, lastMark(card, step), step));
             case PART_FORGOTTEN -> part(card, step).ifPresent(at -> choices.add(unpick(card, at, step)));
             case PART_BROKEN ->
-                part(card, step)
-                        .ifPresent(at -> choices.add(new Choice(
+                partsOn(card, step)
+                        .forEach((slot, at) -> choices.add(new Choice(
                                 Way.NEW_PART,
                                 at,
                                 Optional.empty(),
                                 Length.ZERO,
-                                card.steps().get(at).part().map(CardStep.PartUse::slot),
+                                Length.ZERO,
+                                Optional.of(slot),
                                 again(card, at, step))));
         }
-        choices.add(new Choice(Way.GIVE_UP, step, Optional.empty(), Length.ZERO, Optional.empty(), card.time()));
+        choices.add(Choice.again(Way.GIVE_UP, step, card.time()));
         return choices;
     }
 
-    /** Joined on: what it must still give, as long as it may turn out, with both overlaps. */
-    private static Choice splice(WorkCard card, int step, int strand) {
-        Length need = card.steps().subList(0, Math.min(step + 1, card.steps().size())).stream()
+    /**
+     * Joined on: what it must still give, as long as it may turn out, with both overlaps. Empty for a strand that ties nothing: no
+     * knot would hide the join.
+     */
+    private static Optional<Choice> splice(WorkCard card, int step, int strand) {
+        Length whole = card.strands().get(strand).cut();
+        Length hold = card.strands().get(strand).hold();
+        return card.steps().subList(0, Math.min(step + 1, card.steps().size())).stream()
                 .flatMap(s -> s.left().stream())
                 .filter(l -> l.strand() == strand)
                 .reduce((a, b) -> b)
                 .map(l -> l.need().plus(l.tiedNeed().times(2 * l.spread())))
-                .orElse(card.strands().get(strand).cut());
-        Length cord =
-                need.plus(OVERLAP.times(2L)).plus(card.strands().get(strand).hold());
-        return new Choice(
-                Way.SPLICE,
-                step,
-                Optional.of(strand),
-                cord.isLessThan(card.strands().get(strand).cut())
-                        ? cord
-                        : card.strands().get(strand).cut(),
-                Optional.empty(),
-                SPLICING);
+                .map(need -> need.plus(OVERLAP.times(2L)).plus(hold))
+                .map(cord -> new Choice(
+                        Way.SPLICE,
+                        step,
+                        Optional.of(strand),
+                        cord.isLessThan(whole) ? cord : whole,
+                        Length.ZERO,
+                        Optional.empty(),
+                        SPLICING));
     }
 
     private static Choice newStrand(WorkCard card, int step, int strand) {
@@ -118,6 +135,7 @@ public enum Mishap {
                 first,
                 Optional.of(strand),
                 card.strands().get(strand).cut(),
+                card.strands().get(strand).cut(),
                 Optional.empty(),
                 again(card, first, step));
     }
@@ -127,7 +145,7 @@ public enum Mishap {
     }
 
     private static Choice unpick(WorkCard card, int back, int step) {
-        return new Choice(Way.UNPICK, back, Optional.empty(), Length.ZERO, Optional.empty(), again(card, back, step));
+        return Choice.again(Way.UNPICK, back, again(card, back, step));
     }
 
     /** Opening what is done and doing it once more. */
@@ -148,14 +166,21 @@ public enum Mishap {
         return at;
     }
 
-    /** The last step before this one that put a part on. */
+    /** The last step up to this one that put a part on. */
     private static Optional<Integer> part(WorkCard card, int step) {
-        for (int at = Math.min(step, card.steps().size() - 1); at >= 0; at--) {
+        return partsOn(card, step).values().stream().max(Integer::compare);
+    }
+
+    /** The slots of the parts that are on by now, each with the last step that put one there. */
+    private static Map<String, Integer> partsOn(WorkCard card, int step) {
+        Map<String, Integer> on = new LinkedHashMap<>();
+        for (int at = 0; at <= Math.min(step, card.steps().size() - 1); at++) {
             CardStep one = card.steps().get(at);
-            if (one.part().isPresent() && !one.kind().passed()) {
-                return Optional.of(at);
+            int here = at;
+            if (!one.kind().passed()) {
+                one.part().ifPresent(p -> on.put(p.slot(), here));
             }
         }
-        return Optional.empty();
+        return on;
     }
 }

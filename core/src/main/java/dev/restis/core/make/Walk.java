@@ -4,6 +4,7 @@ import dev.restis.core.make.BenchAct.Kind;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -101,6 +102,19 @@ public final class Walk {
     /** The acts that stand, in their order. */
     public List<BenchAct> standing() {
         return List.copyOf(standing);
+    }
+
+    /** The gates that were gone on from all the same, and not reached anew since; in the order of the card. */
+    public List<BenchAct> passedOver() {
+        TreeMap<Integer, BenchAct> last = new TreeMap<>();
+        for (BenchAct act : standing) {
+            switch (act.kind()) {
+                case DONE, ALL_THE_SAME -> last.put(act.step(), act);
+                case BACK_TO -> last.tailMap(act.step(), true).clear();
+                default -> {}
+            }
+        }
+        return last.values().stream().filter(a -> a.kind() == Kind.ALL_THE_SAME).toList();
     }
 
     /**

@@ -112,6 +112,9 @@ class BetweenTest {
             for (Mishap mishap : Mishap.values()) {
                 for (int step = 1; step < card.steps().size(); step++) {
                     for (Choice choice : mishap.choices(card, step, Optional.of(0))) {
+                        assertThat(choice.way() == Way.NEW_PART)
+                                .isEqualTo(choice.part().isPresent());
+                        assertThat(choice.scrap().isPositive()).isEqualTo(choice.way() == Way.NEW_STRAND);
                         assertThat(choice.backTo()).isBetween(0, step);
                         assertThat(choice.minutes().isNegative()).isFalse();
                         assertThat(choice.cord())
@@ -132,5 +135,39 @@ class BetweenTest {
         assertThat(loop.measured(loop.length().plus(mm(3)))).isEqualTo(Inspection.Outcome.WITHIN);
         assertThat(loop.measured(loop.length().plus(mm(3.1)))).isEqualTo(Inspection.Outcome.TOO_LONG);
         assertThat(loop.measured(loop.length().minus(mm(3.1)))).isEqualTo(Inspection.Outcome.TOO_SHORT);
+    }
+
+    /** A core only lies in the knots: nothing would hide a join, so a new one is cut. */
+    @Test
+    void whatTiesNothingIsNotSpliced() {
+        int spliced = 0;
+        for (Pattern pattern : PatternBook.all()) {
+            WorkCard card = CardMaker.of(Examples.worked(Examples.usual(pattern)));
+            for (int strand = 0; strand < card.strands().size(); strand++) {
+                int one = strand;
+                boolean ties =
+                        card.steps().stream().flatMap(s -> s.left().stream()).anyMatch(l -> l.strand() == one);
+                boolean offered =
+                        Mishap.CORD_DAMAGED.choices(card, card.steps().size() - 1, Optional.of(strand)).stream()
+                                .anyMatch(c -> c.way() == Way.SPLICE);
+                assertThat(offered).as(pattern.code() + " " + strand).isEqualTo(ties);
+                spliced += offered ? 1 : 0;
+            }
+        }
+        assertThat(spliced).isPositive();
+    }
+
+    /** A lanyard with a breakaway and a clip: whichever breaks is replaced from where it came in. */
+    @Test
+    void everyPartThatIsOnCanBeReplaced() {
+        WorkCard card = card("neck-snake");
+        List<Choice> parts = Mishap.PART_BROKEN.choices(card, card.steps().size() - 1, Optional.empty()).stream()
+                .filter(c -> c.way() == Way.NEW_PART)
+                .toList();
+        assertThat(parts.stream().map(c -> c.part().orElseThrow())).containsExactlyInAnyOrder("breakaway", "clip");
+        for (Choice choice : parts) {
+            assertThat(card.steps().get(choice.backTo()).part().orElseThrow().slot())
+                    .isEqualTo(choice.part().orElseThrow());
+        }
     }
 }

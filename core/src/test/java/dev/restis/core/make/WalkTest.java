@@ -54,6 +54,25 @@ class WalkTest {
         assertThat(walk().refusal(Kind.DONE, CARD.steps().size(), false)).contains(Refusal.ALL_DONE);
     }
 
+    /** It is shown at the inspection, until the piece was opened before it and the gate passed. */
+    @Test
+    void whatWasPassedOverStandsUntilItIsReachedAnew() {
+        int gate = firstGate();
+        for (int step = 0; step < gate; step++) {
+            act(Kind.DONE, step);
+        }
+        act(Kind.ALL_THE_SAME, gate);
+        act(Kind.DONE, gate + 1);
+        assertThat(walk().passedOver().stream().map(BenchAct::step)).containsExactly(gate);
+        act(Kind.BACK_TO, gate);
+        assertThat(walk().passedOver()).isEmpty();
+        act(Kind.DONE, gate);
+        assertThat(walk().passedOver()).isEmpty();
+        act(Kind.TAKE_BACK, gate);
+        act(Kind.TAKE_BACK, gate);
+        assertThat(walk().passedOver()).as("opened by mistake").hasSize(1);
+    }
+
     @Test
     void aGateHoldsUpIsPassedOrPassedOverForAReason() {
         int gate = firstGate();
