@@ -46,7 +46,7 @@ class CuttingTest extends DemoTest {
 
     @Override
     String[] settings() {
-        return new String[] {"--restis.devices=" + devices.address()};
+        return new String[] {NOTHING_TIED, "--restis.devices=" + devices.address()};
     }
 
     @AfterAll

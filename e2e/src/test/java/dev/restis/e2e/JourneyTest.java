@@ -20,7 +20,7 @@ class JourneyTest extends DemoTest {
     /** On a server of its own, because it uses the demo's orders and stock up. */
     @Test
     void fromTheFileToTheCost() throws Exception {
-        try (Server own = new Server(true);
+        try (Server own = new Server(true, DemoTest.NOTHING_TIED);
                 Browser ownBrowser = new Browser(own.address())) {
             walk(ownBrowser.open(ColorScheme.LIGHT, 1280, 800));
             assertThat(ownBrowser.troubles()).isEmpty();

@@ -88,6 +88,7 @@ class KilledTest {
                         "-Drestis.home=" + home,
                         "-Drestis.port=8620",
                         "-Drestis.demo=true",
+                        "-Drestis.demo-bench=false",
                         "-cp",
                         System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
                         RestisApplication.class.getName())

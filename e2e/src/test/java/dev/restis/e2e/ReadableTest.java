@@ -4,11 +4,42 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
+import dev.restis.app.costs.Verification;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** Every view, in both colour schemes, on a desk and on a phone. */
 class ReadableTest extends DemoTest {
+
+    /** With all that its makers have tied. */
+    @Override
+    String[] settings() {
+        return new String[0];
+    }
+
+    /** What the demo's makers did before: something to see wherever somebody looks. */
+    @Test
+    void somethingStandsAtEveryStageAndTheBooksAddUp() {
+        assertThat(server().jdbc()
+                        .sql("select distinct stage::text from piece")
+                        .query(String.class)
+                        .set())
+                .contains("OPEN", "PLANNED", "CUTTING", "CUT", "MAKING", "MADE", "CHECKED", "PACKED", "SENT");
+        assertThat(server().jdbc().sql("""
+                        select who from left_over_now group by who having count(distinct piece_id) >= 9
+                        """).query(String.class).set()).containsExactlyInAnyOrder("Tove", "Bram");
+        assertThat(count("select count(*) from piece where stage = 'MADE' and dry_until > now()"))
+                .as("drying")
+                .isEqualTo(1);
+        assertThat(count("select count(*) from bench_piece where held_up and in_hand_of = ''"))
+                .as("a strand too short, and nobody has decided")
+                .isEqualTo(1);
+        assertThat(new Verification(server().jdbc()).differences()).isEmpty();
+    }
+
+    private long count(String sql) {
+        return server().jdbc().sql(sql).query(Long.class).single();
+    }
 
     @Test
     void everyViewIsReadableInBothSchemesAndWidths() {

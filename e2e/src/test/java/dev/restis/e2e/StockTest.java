@@ -33,7 +33,7 @@ class StockTest extends DemoTest {
 
     @Override
     String[] settings() {
-        return new String[] {"--restis.devices=" + devices.address()};
+        return new String[] {NOTHING_TIED, "--restis.devices=" + devices.address()};
     }
 
     @AfterAll

@@ -68,6 +68,7 @@ class TwoInstancesTest {
                             "-Drestis.home=" + home,
                             "-Drestis.port=" + port,
                             "-Drestis.demo=true",
+                            "-Drestis.demo-bench=false",
                             "-cp",
                             System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
                             RestisApplication.class.getName())

@@ -182,7 +182,7 @@ class DemoShelves {
                         new Articles.NewArticle(code, kind, name, colour, null, null, null, given, UnitSystem.METRIC)));
     }
 
-    private void receive(
+    void receive(
             String article, String lot, int putUps, String each, String price, String shelf, @Nullable String flaw) {
         NewReceipt line =
                 new NewReceipt(id(article), lot, putUps, each, price, shelf, null, flaw, null, null, UnitSystem.METRIC);

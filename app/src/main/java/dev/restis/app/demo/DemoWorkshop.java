@@ -2,9 +2,7 @@ package dev.restis.app.demo;
 
 import dev.restis.app.cut.CutBench;
 import dev.restis.app.cut.CutPlanning;
-import dev.restis.app.orders.Orders;
 import dev.restis.app.orders.PriceBook;
-import dev.restis.app.patterns.PieceChoices;
 import dev.restis.app.patterns.PieceChoices.PartChoice;
 import dev.restis.app.plan.Batches;
 import dev.restis.app.plan.OpenWork;
@@ -19,11 +17,13 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -61,15 +61,15 @@ class DemoWorkshop {
     private final Calendars calendars;
     private final DemoShelves shelves;
     private final DemoSupplies supplies;
-    private final Orders orders;
+    private final DemoOrders orders;
     private final OpenWork openWork;
     private final Batches batches;
     private final CutPlanning cutPlanning;
     private final CutBench cutBench;
     private final PriceBook prices;
     private final ShopFeeds shops;
+    private final Optional<DemoBench> bench;
     private final DemoClock clock;
-    private final Map<String, Long> orderOf = new HashMap<>();
 
     DemoWorkshop(
             Workshop workshop,
@@ -77,14 +77,16 @@ class DemoWorkshop {
             Calendars calendars,
             DemoShelves shelves,
             DemoSupplies supplies,
-            Orders orders,
+            DemoOrders orders,
             OpenWork openWork,
             Batches batches,
             CutPlanning cutPlanning,
             CutBench cutBench,
             PriceBook prices,
             ShopFeeds shops,
+            Optional<DemoBench> bench,
             DemoClock clock) {
+        this.bench = bench;
         this.clock = clock;
         this.shops = shops;
         this.prices = prices;
@@ -100,37 +102,33 @@ class DemoWorkshop {
         this.cutBench = cutBench;
     }
 
-    /**
-     * A line of the demo's calendar.
-     *
-     * @param day before the one on which the demo is filled, which is 0
-     * @param time of the house
-     * @param person who acts
-     * @param act through the same door as everybody's
-     */
-    private record Entry(int day, String time, String person, Runnable act) {}
-
     /** What happened at Ullin Bench until today, in its order. */
-    private List<Entry> calendar() {
-        return List.of(
-                new Entry(-9, "08:30", OWNER, this::settleTheHouse),
-                new Entry(-9, "09:10", OWNER, shelves::nameArticles),
-                new Entry(-9, "10:40", OWNER, shelves::receiveWhatIsThere),
-                new Entry(-9, "15:20", MAKER, shelves::measureWhatWasBegun),
-                new Entry(-8, "09:00", OWNER, () -> supplies.fill(shelves.ids())),
-                new Entry(-3, "17:45", OWNER, () -> {
+    private List<DemoEntry> calendar() {
+        return Stream.concat(house(), bench.stream().flatMap(b -> b.calendar().stream()))
+                .sorted(Comparator.comparing(DemoEntry::day).thenComparing(DemoEntry::time))
+                .toList();
+    }
+
+    private Stream<DemoEntry> house() {
+        return Stream.of(
+                new DemoEntry(-9, "08:30", OWNER, this::settleTheHouse),
+                new DemoEntry(-9, "09:10", OWNER, shelves::nameArticles),
+                new DemoEntry(-9, "10:40", OWNER, shelves::receiveWhatIsThere),
+                new DemoEntry(-9, "15:20", MAKER, shelves::measureWhatWasBegun),
+                new DemoEntry(-8, "09:00", OWNER, () -> supplies.fill(shelves.ids())),
+                new DemoEntry(-3, "17:45", OWNER, () -> {
                     take("Marit", "in 9 days", 2, "square-bar", "16.5 cm", null, "OA2", "EM2", "HB9", 3);
                     take("Wouter", "in 8 days", 1, "snake", "7 1/4 in", null, "NT2", "MA2", null, 0);
                 }),
-                new Entry(-2, "11:15", OWNER, this::takeFromTheCounter),
-                new Entry(
+                new DemoEntry(-2, "11:15", OWNER, this::takeFromTheCounter),
+                new DemoEntry(
                         -2,
                         "16:30",
                         MAKER,
                         () -> take("Sefa", "in 13 days", 1, "square-bar", "15,8 cm", null, "CH2", "LI2", "PB6", 2)),
-                new Entry(-1, "10:05", OWNER, this::takeForGroups),
-                new Entry(-1, "18:20", MAKER, this::takeABuckleBand),
-                new Entry(0, "07:30", OWNER, this::planTheMorning));
+                new DemoEntry(-1, "10:05", OWNER, this::takeForGroups),
+                new DemoEntry(-1, "18:20", MAKER, this::takeABuckleBand),
+                new DemoEntry(0, "07:30", OWNER, this::planTheMorning));
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -141,7 +139,7 @@ class DemoWorkshop {
         workshop.setUp("Ullin Bench", OWNER, PASSWORD, ZoneId.systemDefault().getId());
         LocalDate today = LocalDate.now(clock);
         try {
-            for (Entry entry : calendar()) {
+            for (DemoEntry entry : calendar()) {
                 clock.set(today.plusDays(entry.day())
                         .atTime(LocalTime.parse(entry.time()))
                         .atZone(clock.getZone())
@@ -202,7 +200,7 @@ class DemoWorkshop {
 
     private void takeForGroups() {
         take("Tuesday Choir", "in 18 days", 4, "snake", "17 cm", null, "HE2", "OA2", null, 0);
-        take(
+        orders.take(
                 "Tuesday Choir",
                 "in 20 days",
                 3,
@@ -211,8 +209,8 @@ class DemoWorkshop {
                 "32 cm",
                 List.of("HE25", "OA25"),
                 true,
-                Map.of("clip", part("SC12")));
-        take(
+                Map.of("clip", DemoOrders.part("SC12")));
+        orders.take(
                 "Lower Lock Rowing Club",
                 "in 25 days",
                 6,
@@ -221,11 +219,11 @@ class DemoWorkshop {
                 "90 cm",
                 List.of("OA25", "HE25"),
                 true,
-                Map.of("breakaway", part("BA7"), "clip", part("SC12")));
+                Map.of("breakaway", DemoOrders.part("BA7"), "clip", DemoOrders.part("SC12")));
     }
 
     private void takeABuckleBand() {
-        take(
+        orders.take(
                 "Runa",
                 "in 14 days",
                 1,
@@ -234,11 +232,12 @@ class DemoWorkshop {
                 null,
                 List.of("PI3", "EM3"),
                 false,
-                Map.of("buckle", part("BK16")));
+                Map.of("buckle", DemoOrders.part("BK16")));
     }
 
     private void planTheMorning() {
-        long cut = batches.make("Morning pieces", openWork.allOf(List.of(taken("Marit"), taken("Wouter"))));
+        long cut =
+                batches.make("Morning pieces", openWork.allOf(List.of(orders.taken("Marit"), orders.taken("Wouter"))));
         cutBench.confirm(cutPlanning.propose(List.of(cut)));
     }
 
@@ -258,9 +257,9 @@ class DemoWorkshop {
             parts.put("bead", new PartChoice(bead, beads));
         }
         if (length != null) {
-            parts.put("ring", part("RG25"));
+            parts.put("ring", DemoOrders.part("RG25"));
         }
-        take(
+        orders.take(
                 customer,
                 due,
                 quantity,
@@ -270,37 +269,5 @@ class DemoWorkshop {
                 List.of(first, second),
                 customer.equals("Tuesday Choir"),
                 parts);
-    }
-
-    private static PartChoice part(String article) {
-        return new PartChoice(article, null);
-    }
-
-    private void take(
-            String customer,
-            String due,
-            int quantity,
-            String pattern,
-            @Nullable String wrist,
-            @Nullable String length,
-            List<String> colours,
-            boolean matching,
-            Map<String, PartChoice> parts) {
-        PieceChoices choices = new PieceChoices(
-                pattern, null, wrist, null, null, length, colours, parts, false, null, false, UnitSystem.METRIC);
-        orderOf.put(
-                customer,
-                orders.take(new Orders.NewOrder(
-                        null,
-                        customer,
-                        due,
-                        null,
-                        false,
-                        List.of(new Orders.NewLine(choices, quantity, matching, null)))));
-    }
-
-    /** The newest order of somebody. */
-    private long taken(String customer) {
-        return Objects.requireNonNull(orderOf.get(customer));
     }
 }

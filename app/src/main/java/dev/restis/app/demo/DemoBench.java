@@ -1,0 +1,298 @@
+package dev.restis.app.demo;
+
+import static dev.restis.app.demo.DemoWorkshop.MAKER;
+import static dev.restis.app.demo.DemoWorkshop.OWNER;
+
+import dev.restis.app.bench.Bench;
+import dev.restis.app.bench.Bench.StepAct;
+import dev.restis.app.bench.LeftOvers;
+import dev.restis.app.bench.LeftOvers.LeftRequest;
+import dev.restis.app.cut.CutBench;
+import dev.restis.app.cut.CutPlanning;
+import dev.restis.app.orders.PieceActs;
+import dev.restis.app.patterns.PieceChoices.PartChoice;
+import dev.restis.app.plan.Batches;
+import dev.restis.app.plan.OpenWork;
+import dev.restis.app.platform.Problems.Conflict;
+import dev.restis.app.workshop.Setting;
+import dev.restis.app.workshop.SettingRevisions;
+import dev.restis.app.workshop.Workshop;
+import dev.restis.core.make.BenchAct.Kind;
+import dev.restis.core.make.CardStrand;
+import dev.restis.core.make.CordLeft;
+import dev.restis.core.make.Gate;
+import dev.restis.core.make.LeftOver.How;
+import dev.restis.core.make.WorkCard;
+import dev.restis.core.measure.Length;
+import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.work.PieceAct;
+import dev.restis.core.work.WorkSteps;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.Tuple;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Random;
+import java.util.UUID;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+
+/**
+ * What Ullin Bench tied on the days before, so that something stands at every stage: each of its makers with a hand of their own, as
+ * hands are. Left out with {@code restis.demo-bench=false}, where a bare workshop is wanted.
+ */
+@Component
+@ConditionalOnProperty(
+        name = {"restis.demo", "restis.demo-bench"},
+        havingValue = "true")
+class DemoBench {
+
+    /**
+     * How somebody ties.
+     *
+     * @param slack share of cord that they take beyond what is worked out
+     * @param pace share of the time that is worked out
+     */
+    private record Hand(double slack, double pace) {}
+
+    private static final Map<String, Hand> HANDS = Map.of(OWNER, new Hand(-0.02, 1.1), MAKER, new Hand(0.035, 0.9));
+    private static final Logger LOG = LoggerFactory.getLogger(DemoBench.class);
+    private static final int STRANDS_CUT = 3;
+    private static final double NOISE = 0.012;
+
+    private final Workshop workshop;
+    private final SettingRevisions settings;
+    private final DemoShelves shelves;
+    private final DemoOrders orders;
+    private final OpenWork openWork;
+    private final Batches batches;
+    private final CutPlanning cutPlanning;
+    private final CutBench cutBench;
+    private final PieceActs pieces;
+    private final Bench bench;
+    private final LeftOvers leftOvers;
+    private final EntityManager entities;
+    private final DemoClock clock;
+    /** The same on every first start. */
+    private final Random random = new Random(1807);
+
+    DemoBench(
+            Workshop workshop,
+            SettingRevisions settings,
+            DemoShelves shelves,
+            DemoOrders orders,
+            OpenWork openWork,
+            Batches batches,
+            CutPlanning cutPlanning,
+            CutBench cutBench,
+            PieceActs pieces,
+            Bench bench,
+            LeftOvers leftOvers,
+            EntityManager entities,
+            DemoClock clock) {
+        this.workshop = workshop;
+        this.settings = settings;
+        this.shelves = shelves;
+        this.orders = orders;
+        this.openWork = openWork;
+        this.batches = batches;
+        this.cutPlanning = cutPlanning;
+        this.cutBench = cutBench;
+        this.pieces = pieces;
+        this.bench = bench;
+        this.leftOvers = leftOvers;
+        this.entities = entities;
+        this.clock = clock;
+    }
+
+    List<DemoEntry> calendar() {
+        return List.of(
+                new DemoEntry(-8, "11:00", OWNER, this::takeOrders),
+                new DemoEntry(-8, "16:00", MAKER, () -> cut("Spring pieces", "Ferry crew", "Net loft", "Lamp room")),
+                new DemoEntry(-7, "07:30", OWNER, () -> tie("Ferry crew", 3)),
+                new DemoEntry(-7, "07:30", MAKER, () -> tie("Ferry crew", 4)),
+                new DemoEntry(-6, "07:30", OWNER, () -> tie("Ferry crew", 2)),
+                new DemoEntry(-6, "07:30", MAKER, () -> tie("Ferry crew", 3)),
+                new DemoEntry(-5, "07:30", OWNER, () -> tie("Net loft", 3)),
+                new DemoEntry(-5, "07:30", MAKER, () -> tie("Lamp room", 6)),
+                new DemoEntry(-4, "07:30", OWNER, () -> tie("Net loft", 1)),
+                new DemoEntry(-4, "07:30", MAKER, () -> tie("Net loft", 4)),
+                new DemoEntry(-4, "15:00", OWNER, () -> say("Ferry crew", PieceAct.PACK, PieceAct.SEND)),
+                new DemoEntry(-4, "15:20", OWNER, () -> say("Lamp room", PieceAct.PACK)),
+                new DemoEntry(0, "07:35", OWNER, () -> cut("Stair rail", "Sluice keeper", "Slip master", "Gull watch")),
+                new DemoEntry(0, "07:40", MAKER, () -> begin("Sluice keeper", 1)),
+                new DemoEntry(0, "07:42", MAKER, () -> begin("Slip master", 0.67)),
+                new DemoEntry(0, "07:44", OWNER, () -> runShort("Gull watch")),
+                new DemoEntry(0, "07:50", OWNER, this::cutHalf));
+    }
+
+    private void takeOrders() {
+        workshop.keepSteps(new WorkSteps(true, true), settings.of(Setting.WORK_STEPS));
+        shelves.receive("RO2", "RO-07", 1, "100 m", "15.10", "B1", null);
+        shelves.receive("PI2", "PI-21", 1, "100 m", "13.90", "B2", null);
+        take("Ferry crew", "in 6 days", 12, "snake", "17 cm", Map.of(), "RO2", "PI2");
+        take("Net loft", "in 9 days", 8, "square-bar", "16.5 cm", bead("HB9", 2), "PI2", "RO2");
+        take("Lamp room", "in 12 days", 6, "spiral-fob", null, Map.of("ring", DemoOrders.part("RG25")), "RO2", "PI2");
+        take("Sluice keeper", "in 14 days", 2, "snake", "18 cm", Map.of(), "DU25", "DU25");
+        take("Slip master", "in 15 days", 3, "snake", "19 cm", Map.of(), "PI2", "RO2");
+        take("Gull watch", "in 15 days", 1, "square-bar", "17 cm", bead("HB9", 1), "RO2", "PI2");
+        take("Tide clerk", "in 16 days", 4, "snake", "16 cm", Map.of(), "PI2", "PI2");
+    }
+
+    private void cut(String name, String... customers) {
+        List<Long> taken = List.of(customers).stream().map(orders::taken).toList();
+        cutBench.confirm(cutPlanning.propose(List.of(batches.make(name, openWork.allOf(taken)))));
+    }
+
+    /** The first strands of a list are cut, and the bench is left. A better plan may still come in before the first cut. */
+    private void cutHalf() {
+        long list = cutPlanning.propose(
+                List.of(batches.make("Tide clerk", openWork.allOf(List.of(orders.taken("Tide clerk"))))));
+        for (int cut = 0, tries = 0; cut < STRANDS_CUT && tries < 20; tries++) {
+            try {
+                Tuple step = nextCut(list);
+                long spool = step.get("spool", Long.class);
+                cutBench.take(list, spool, false);
+                cutBench.cut(list, spool, List.of(step.get("step", Long.class)), null, null);
+                cut++;
+            } catch (Conflict overtaken) {
+                LOG.debug("The demo's cut list was planned anew: {}", overtaken.getMessage());
+            }
+        }
+    }
+
+    private Tuple nextCut(long list) {
+        return entities.createQuery("""
+                        select s.id as spool, t.id as step from CutSpool s join s.steps t
+                        where s.listId = :list and t.doneAt is null order by s.number, t.number
+                        """, Tuple.class)
+                .setParameter("list", list)
+                .setMaxResults(1)
+                .getSingleResult();
+    }
+
+    /** Ties the next pieces of an order from the first step to the last, and keeps what is left of their strands. */
+    private void tie(String customer, int count) {
+        for (long piece : next(customer, PieceAct.START, count)) {
+            WorkCard card = take(piece);
+            for (int step = 0; step < card.steps().size(); step++) {
+                done(piece, card, step);
+            }
+            Hand hand = hand();
+            for (int place = 0; place < card.strands().size(); place++) {
+                leftOvers.keep(piece, left(card.strands().get(place), place, hand));
+            }
+        }
+    }
+
+    private LeftRequest left(CardStrand strand, int place, Hand hand) {
+        long knotted = strand.used().minus(strand.straight()).micrometres();
+        long more = Math.round(knotted * (hand.slack() + NOISE * random.nextGaussian()));
+        long left = Math.max(0, strand.cut().minus(strand.used()).micrometres() - more);
+        return new LeftRequest(
+                place, String.format(Locale.ROOT, "%d mm", left / 1000), How.MEASURED, null, false, UnitSystem.METRIC);
+    }
+
+    /**
+     * Ties the next piece of an order, but never inspects it: what is glued must dry first.
+     *
+     * @param share of its steps that are done
+     */
+    private void begin(String customer, double share) {
+        long piece = next(customer, PieceAct.START, 1).get(0);
+        WorkCard card = take(piece);
+        for (int step = 0; step < Math.floor((card.steps().size() - 1) * share); step++) {
+            done(piece, card, step);
+        }
+    }
+
+    /** At the first check that asks for it, the cord that is left does not reach: it lies until somebody decides. */
+    private void runShort(String customer) {
+        long piece = next(customer, PieceAct.START, 1).get(0);
+        WorkCard card = take(piece);
+        int check = IntStream.range(0, card.steps().size())
+                .filter(i -> card.steps().get(i).gate().equals(Optional.of(Gate.HALF_WAY)))
+                .findFirst()
+                .orElseThrow();
+        for (int step = 0; step < check; step++) {
+            done(piece, card, step);
+        }
+        CordLeft tying = card.steps().subList(0, check + 1).stream()
+                .flatMap(s -> s.left().stream())
+                .reduce((a, b) -> b)
+                .orElseThrow();
+        bench.act(new StepAct(
+                UUID.randomUUID(),
+                piece,
+                Kind.NOT_YET,
+                check,
+                30,
+                "the tying cord is nearly used up",
+                card.steps().get(check).reach().micrometres(),
+                tying.strand(),
+                tying.leg(),
+                Length.ofMillimetres(90).micrometres(),
+                null));
+        bench.layDown(List.of(piece));
+    }
+
+    private WorkCard take(long piece) {
+        bench.take(List.of(piece), false);
+        return bench.card(piece);
+    }
+
+    /** The clock goes on by what the step takes this hand. */
+    private void done(long piece, WorkCard card, int step) {
+        long worked = card.steps().get(step).time().toSeconds();
+        int seconds = (int) Math.max(1, Math.round(worked * hand().pace() * (1 + 4 * NOISE * random.nextGaussian())));
+        clock.set(clock.instant().plusSeconds(seconds));
+        bench.act(new StepAct(UUID.randomUUID(), piece, Kind.DONE, step, seconds, null, null, null, null, null, null));
+    }
+
+    private static Hand hand() {
+        return Objects.requireNonNull(HANDS.get(Workshop.whoever()));
+    }
+
+    private void say(String customer, PieceAct... acts) {
+        for (PieceAct act : acts) {
+            pieces.act(act, next(customer, act, 0), null);
+        }
+    }
+
+    private List<Long> next(String customer, PieceAct act, int count) {
+        return pieces.next(orders.taken(customer), act, count, 0).stream()
+                .map(p -> p.piece().piece())
+                .toList();
+    }
+
+    private static Map<String, PartChoice> bead(String article, int count) {
+        return Map.of("bead", new PartChoice(article, count));
+    }
+
+    private void take(
+            String customer,
+            String due,
+            int quantity,
+            String pattern,
+            @Nullable String wrist,
+            Map<String, PartChoice> parts,
+            String first,
+            String second) {
+        orders.take(
+                customer,
+                due,
+                quantity,
+                pattern,
+                wrist,
+                wrist == null ? "12 cm" : null,
+                List.of(first, second),
+                false,
+                parts);
+    }
+}
