@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useUnits } from '../../app/units';
 import { formatDay, formatTime } from '../../shared/format';
 import { Await, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
@@ -35,6 +36,8 @@ function AtBench({ card, who }: { card: Card; who: string }) {
   const [params, setParams] = useSearchParams();
   const through = params.get('by') === 'step';
   const panel = useRef<HTMLDivElement>(null);
+  // The paper that goes with the house's units.
+  const paper = useUnits().units === 'METRIC' ? 'A4' : 'LETTER';
   const acts = useKeptActs(who, card.piece.id);
   const stands = standingWith(card, acts.waiting);
   const step = card.steps[stands.next];
@@ -77,7 +80,7 @@ function AtBench({ card, who }: { card: Card; who: string }) {
             component="a"
             target="_blank"
             rel="noopener"
-            href={`/api/bench/cards.pdf?pieces=${[piece.id, ...inMine.map((a) => a.piece)].join(',')}`}
+            href={`/api/bench/cards.pdf?pieces=${[piece.id, ...inMine.map((a) => a.piece)].join(',')}&paper=${paper}`}
           >
             {t('make.print')}
           </Button>
@@ -159,7 +162,7 @@ function AtBench({ card, who }: { card: Card; who: string }) {
           <details className={`panel ${classes.aside}`} open={stands.next === 0}>
             <summary>{t(stands.next === 0 ? 'make.fetch' : 'make.strands')}</summary>
             <div>
-              <Fetch card={card} />
+              <Fetch card={card} also={through ? inMine.map((a) => a.piece) : []} />
               {mine && card.timer && <SetUp card={card} />}
             </div>
           </details>

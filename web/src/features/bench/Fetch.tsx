@@ -7,13 +7,20 @@ import { Swatch } from '../../shared/Swatch';
 import classes from './Card.module.css';
 import type { Card } from './queries';
 
-/** Strands with their labels and marks, parts by count, and tools. */
-export function Fetch({ card }: { card: Card }) {
+/**
+ * Strands with their labels and marks, parts by count, and tools.
+ *
+ * @param also further pieces that are worked through with this one: the same for each of them
+ */
+export function Fetch({ card, also }: { card: Card; also: number[] }) {
   const { t } = useTranslation();
   const { units } = useUnits();
   const tools = [...new Set(card.steps.flatMap((s) => s.tools))];
   return (
     <Stack gap="xs">
+      {also.length > 0 && (
+        <Text fw={650}>{t('make.fetchEach', { tags: [card.piece.id, ...also].join(', ') })}</Text>
+      )}
       <Table.ScrollContainer minWidth={260} type="native">
         <Table verticalSpacing={4} horizontalSpacing={6}>
           <Table.Thead>

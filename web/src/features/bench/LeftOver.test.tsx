@@ -61,6 +61,12 @@ it('offers no more than its own where nothing else waits to be weighed', () => {
   expect(screen.queryByRole('checkbox')).toBeNull();
 });
 
+it('says which slider waits for the tail, and where to say that it is too short', () => {
+  open([strand({ slider: { list: 4, piece: 25, role: 'slider', needUm: 425_000 } })]);
+  expect(screen.getByText(/The slider of piece 25 is cut from this tail and needs 425 mm/)).toBeTruthy();
+  expect(screen.getByRole('link', { name: /cut list/ }).getAttribute('href')).toBe('/cut/4');
+});
+
 it('says at the field what cannot be, and keeps what was typed', async () => {
   const fields = [{ field: 'left', code: 'length.unread', message: 'Bad left.', remedy: 'Write it anew.' }];
   open([strand()], new Reply(422, { ...refused(), fields }));

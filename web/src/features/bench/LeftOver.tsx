@@ -1,7 +1,18 @@
-import { Button, Checkbox, Group, SegmentedControl, Slider, Stack, Text, TextInput } from '@mantine/core';
+import {
+  Anchor,
+  Button,
+  Checkbox,
+  Group,
+  SegmentedControl,
+  Slider,
+  Stack,
+  Text,
+  TextInput,
+} from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { devicesQuery, useDevice } from '../../shared/devices';
@@ -131,6 +142,17 @@ function OneStrand({ piece, row }: { piece: number; row: Row }) {
           </Button>
         )}
       </Group>
+      {row.slider && (
+        <Text size="sm">
+          {t('make.left.slider', {
+            piece: row.slider.piece,
+            length: formatLength(row.slider.needUm, units, 'cut'),
+          })}{' '}
+          <Anchor component={Link} to={`/cut/${row.slider.list}`}>
+            {t('make.left.sliderList')}
+          </Anchor>
+        </Text>
+      )}
       <ProblemNote error={keep.error} shown={['left']} />
     </Stack>
   );

@@ -68,6 +68,47 @@ class ShortTailsTest extends RestisTest {
                 .isEqualTo("Tove");
     }
 
+    /** What is long enough for the slider that waits is kept for it; what is not goes where it went before. */
+    @Test
+    void aTailIsKeptForTheSliderThatWaits() throws Exception {
+        assertThat(confirm(list)).isEqualTo(204);
+        long piece = jdbc.sql("select id from piece where batch_id = ?")
+                .param(batch)
+                .query(Long.class)
+                .single();
+        assertThat(tell("/api/bench/take", "{\"pieces\": [%d], \"over\": false}".formatted(piece))
+                        .status())
+                .isEqualTo(204);
+        JsonNode source = source(piece);
+        assertThat(source.path("slider").path("piece").asLong()).isEqualTo(piece);
+        long need = source.path("slider").path("needUm").asLong() / 1000;
+        assertThat(leftOver(piece, source, need, "null").status()).isEqualTo(204);
+        assertThat(source(piece).path("logged").path("fate").asString()).isEqualTo("SLIDER");
+        Answer refused = leftOver(piece, source, need - 1, "\"SLIDER\"");
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.body().path("fields").path(0).path("code").asString())
+                .isEqualTo("leftOver.noSlider");
+        assertThat(leftOver(piece, source, need - 1, "null").status()).isEqualTo(204);
+        assertThat(source(piece).path("logged").path("fate").asString()).isNotEqualTo("SLIDER");
+        assertThat(new Verification(jdbc).differences()).isEmpty();
+    }
+
+    private JsonNode source(long piece) throws Exception {
+        for (JsonNode row : ask("/api/bench/pieces/" + piece + "/left-over").body()) {
+            if (row.has("slider")) {
+                return row;
+            }
+        }
+        throw new AssertionError("no strand whose tail serves");
+    }
+
+    private Answer leftOver(long piece, JsonNode row, long millimetres, String fate) throws Exception {
+        return tell("/api/bench/pieces/" + piece + "/left-over", """
+                {"strand": %d, "left": "%d mm", "how": "MEASURED", "fate": %s, "believed": true, "units": "METRIC"}
+                """.formatted(
+                        row.path("strand").asInt(), millimetres, fate));
+    }
+
     @Test
     void theSecondWhoSaysItIsToldAndSoIsWhoeverMeansAnotherStrand() throws Exception {
         JsonNode tail = list.path("trimmings").path(0);

@@ -106,7 +106,10 @@ class SuppliesTest extends RestisTest {
                 .asLong();
     }
 
-    /** 7 m a week for eight weeks: the same habit whether the days that are over are summed or not. */
+    /**
+     * 125 cm a day of which 25 come back as tails, so 7 m a week, for eight weeks: the same habit whether the days that are over
+     * are summed or not.
+     */
     @Test
     void whatAWeekUsesUpIsTheSameSummedOrNot() throws Exception {
         addCord("USE2", "#3F5A44", "2 mm");
@@ -115,8 +118,10 @@ class SuppliesTest extends RestisTest {
                 .update();
         jdbc.sql("""
                         insert into ledger (at, who, movement, holding_id, quantity, value, reason)
-                        select now() - d * interval '1 day', 'Tove', 'SELL', h.id, -1000000, -0.02, ''
-                        from holding h join lot on lot.id = h.lot_id cross join generate_series(0, 55) d where lot.code = 'U-1'
+                        select now() - d * interval '1 day', 'Tove', m.movement, h.id, m.quantity, m.value, ''
+                        from holding h join lot on lot.id = h.lot_id cross join generate_series(0, 55) d
+                             cross join (values ('SELL', -1250000, -0.02), ('LEFT', 250000, 0)) m (movement, quantity, value)
+                        where lot.code = 'U-1'
                         """).update();
         jdbc.sql("delete from usage_day").update();
         jdbc.sql("update usage_summed set until = null").update();

@@ -14,6 +14,7 @@ import java.nio.file.attribute.PosixFilePermissions;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -34,6 +35,9 @@ class KilledTest {
     private static final int STREAMS = 4;
     private static final int MOVES_BEFORE_KILL = 25;
     private static final int CUTS_BEFORE_KILL = 3;
+    private static final int KNOTS_BEFORE_KILL = 3;
+    /** A piece is opened again when so many of its steps are done, so that there is always one to do. */
+    private static final int STEPS_TIED = 12;
 
     private Path home;
     private Process process;
@@ -48,6 +52,8 @@ class KilledTest {
     private final AtomicBoolean killing = new AtomicBoolean();
     /** Steps of the cut list that were answered as cut. */
     private final Set<Long> cut = ConcurrentHashMap.newKeySet();
+    /** Acts with steps of a card that were answered as done. */
+    private final Set<UUID> tied = ConcurrentHashMap.newKeySet();
 
     @BeforeEach
     void start() throws Exception {
@@ -76,6 +82,7 @@ class KilledTest {
         assertThat(sold).hasSizeGreaterThan(10);
         assertThat(received).hasSizeGreaterThan(3);
         assertThat(cut).hasSizeGreaterThanOrEqualTo(2 * CUTS_BEFORE_KILL);
+        assertThat(tied).hasSizeGreaterThanOrEqualTo(2 * KNOTS_BEFORE_KILL);
     }
 
     private void launch() throws Exception {
@@ -143,14 +150,41 @@ class KilledTest {
         cut.add(next.step());
     }
 
-    private Thread cutter(String address, AtomicBoolean on) {
+    /** A maker: does the next step of a piece that is in hand. */
+    private void tieOn(Load load, JdbcClient database) throws Exception {
+        long piece = database.sql("select id from piece where stage in ('CUT', 'MAKING') order by id limit 1")
+                .query(Long.class)
+                .single();
+        int next = database.sql("select next_step from bench_piece where piece_id = ?")
+                .param(piece)
+                .query(Integer.class)
+                .optional()
+                .orElse(-1);
+        if (next < 0) {
+            post(load, "/api/bench/take", "{\"pieces\": [%d], \"over\": false}".formatted(piece));
+            return;
+        }
+        UUID key = UUID.randomUUID();
+        boolean far = next >= STEPS_TIED;
+        post(load, "/api/bench/acts", """
+                {"key": "%s", "piece": %d, "act": "%s", "step": %d, "seconds": 5, "reason": "killed"}
+                """.formatted(key, piece, far ? "BACK_TO" : "DONE", far ? 0 : next));
+        tied.add(key);
+    }
+
+    /** Somebody who goes on doing one thing after the other. */
+    private interface Worker {
+        void goOn(Load load, JdbcClient database) throws Exception;
+    }
+
+    private Thread at(Worker worker, String address, AtomicBoolean on) {
         return new Thread(() -> {
             try {
                 Load load = new Load(address);
                 JdbcClient database = database();
                 while (on.get()) {
                     try {
-                        cutOn(load, database);
+                        worker.goOn(load, database);
                     } catch (AssertionError told) {
                         lookAgain(told);
                     }
@@ -225,14 +259,19 @@ class KilledTest {
             threads.add(thread);
             thread.start();
         }
-        Thread cutter = cutter(address, on);
-        threads.add(cutter);
         int before = cut.size();
-        cutter.start();
+        int knots = tied.size();
+        for (Worker worker : List.<Worker>of(this::cutOn, this::tieOn)) {
+            Thread thread = at(worker, address, on);
+            threads.add(thread);
+            thread.start();
+        }
         // A server that has just started takes its time for the first of them; it is killed among them, not before.
         int moved = sold.size() + received.size();
         long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
-        while (cut.size() < before + CUTS_BEFORE_KILL || sold.size() + received.size() < moved + MOVES_BEFORE_KILL) {
+        while (cut.size() < before + CUTS_BEFORE_KILL
+                || tied.size() < knots + KNOTS_BEFORE_KILL
+                || sold.size() + received.size() < moved + MOVES_BEFORE_KILL) {
             assertThat(System.nanoTime())
                     .as("the streams flow; refused: %s", refused)
                     .isLessThan(end);
@@ -282,6 +321,9 @@ class KilledTest {
                         .query(Long.class)
                         .list())
                 .containsAll(cut);
+        assertThat(database.sql("select key from bench_act").query(UUID.class).list())
+                .as("no act at the bench is lost")
+                .containsAll(tied);
         assertThat(new Verification(database).differences()).isEmpty();
     }
 }

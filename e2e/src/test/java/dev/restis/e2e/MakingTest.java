@@ -54,7 +54,11 @@ class MakingTest extends DemoTest {
         assertThat(steps).isGreaterThan(15);
         press(page, 1, 4);
         assertThat(at(page, 5)).isVisible();
-        assertThat(Browser.axeViolations(page)).isEmpty();
+        readable(page);
+        page.keyboard().press("w");
+        assertThat(page.getByRole(AriaRole.BUTTON, button("Do this")).first()).isVisible();
+        readable(page);
+        page.keyboard().press("Escape");
         page.keyboard().press("Backspace");
         press(page, 4, steps - 3);
         assertThat(page.getByText("It is made.")).isVisible();
@@ -64,8 +68,17 @@ class MakingTest extends DemoTest {
         assertThat(page.getByText("thrown away", new Page.GetByTextOptions().setExact(false))
                         .first())
                 .isVisible();
+        readable(page);
         page.navigate("/bench");
         assertThat(page.getByText("Wouter")).hasCount(0);
+    }
+
+    /** In both schemes. */
+    private static void readable(Page page) {
+        assertThat(Browser.axeViolations(page)).isEmpty();
+        Browser.turn(page, ColorScheme.DARK);
+        assertThat(Browser.axeViolations(page, "color-contrast")).isEmpty();
+        Browser.turn(page, ColorScheme.LIGHT);
     }
 
     @Test

@@ -66,6 +66,7 @@ class ReadableTest extends DemoTest {
                 "/today",
                 "/bench",
                 "/bench/1",
+                "/bench/tales",
                 "/finished",
                 "/patterns",
                 "/patterns/snake",

@@ -88,7 +88,17 @@ public class LeftOvers {
             long keepUm,
             boolean weighable,
             List<Long> together,
+            @Nullable SliderView slider,
             @Nullable LoggedView logged) {}
+
+    /**
+     * A strand that is not cut because a tail serves it.
+     *
+     * @param list the cut list that counts on it
+     * @param piece whose strand it is
+     * @param needUm how long the tail must be
+     */
+    record SliderView(long list, long piece, String role, long needUm) {}
 
     private final EntityManager entities;
     private final Cards cards;
@@ -154,10 +164,30 @@ public class LeftOvers {
                         keepUm(s.article()),
                         articleCards.density(s.article().id()).isPresent(),
                         together.getOrDefault(s.article().id(), List.of()),
+                        slider(s.need().id()).orElse(null),
                         Optional.ofNullable(logged.get(s.place()))
                                 .map(l -> new LoggedView(l.id(), l.leftUm(), l.how(), l.fate(), l.ranShort(), l.who()))
                                 .orElse(null)))
                 .toList();
+    }
+
+    /** The strand that waits for what is left of this one. */
+    private Optional<SliderView> slider(long strand) {
+        return entities.createNativeQuery("""
+                        select r.cut_list_id, n.piece_id, n.role, n.cut_um from cut_trimming r join strand n on n.id = r.strand_id
+                        where r.source_id = :strand
+                        """, Tuple.class)
+                .setParameter("strand", strand)
+                .getResultStream()
+                .findFirst()
+                .map(row -> {
+                    Tuple of = (Tuple) row;
+                    return new SliderView(
+                            of.get(0, Number.class).longValue(),
+                            of.get(1, Number.class).longValue(),
+                            of.get(2, String.class),
+                            of.get(3, Number.class).longValue());
+                });
     }
 
     /** By article: the pieces of this one's batch of which nothing is kept yet. */
@@ -264,7 +294,13 @@ public class LeftOvers {
         long piece = strand.piece();
         Optional.ofNullable(standing(List.of(piece)).get(strand.place())).ifPresent(this::undo);
         boolean keeps = left.left().micrometres() >= keepUm(strand.article());
-        Fate fate = wanted.orElse(keeps ? Fate.SHELF : Fate.BIN);
+        boolean serves = slider(strand.need().id())
+                .filter(s -> s.needUm() <= left.left().micrometres())
+                .isPresent();
+        if (wanted.filter(f -> f == Fate.SLIDER).isPresent() && !serves) {
+            throw new Rejected(Fault.of("fate", "leftOver.noSlider"));
+        }
+        Fate fate = wanted.orElse(serves ? Fate.SLIDER : keeps ? Fate.SHELF : Fate.BIN);
         if (fate == Fate.SHELF && left.left().isPositive()) {
             boolean there = strandCord
                     .leftOver(

@@ -24,7 +24,7 @@ class UsageDays {
     /** A movement that began before midnight is on the books by then. */
     private static final Duration SETTLED = Duration.ofMinutes(10);
 
-    private static final String USED = "l.movement in ('CUT', 'PICK', 'BIN', 'SELL')";
+    private static final String USED = "l.movement in ('CUT', 'PICK', 'BIN', 'SELL', 'LEFT')";
 
     private final JdbcClient jdbc;
     private final Clock clock;
