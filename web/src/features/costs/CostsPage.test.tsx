@@ -8,6 +8,9 @@ import CostsPage from './CostsPage';
 const cost = (total: number): Schemas['CostView'] => ({
   used: total - 0.3,
   tails: 0.1,
+  planned: 0.06,
+  trimmed: 0.03,
+  scrap: 0.01,
   waste: 0.1,
   hardware: 0.1,
   total,
@@ -51,6 +54,11 @@ it('shows sums over every piece and not over those on the page', async () => {
   expect(await screen.findByText(/1203 pieces/)).toBeTruthy();
   expect(screen.getAllByText('€216.54').length).toBeGreaterThan(0);
   expect(screen.getByText('F-1 #1')).toBeTruthy();
+  expect(screen.getAllByRole('columnheader').map((h) => h.textContent)).toEqual(
+    'Piece,Order,Customer,Batch,Estimate,Used,Tails,Trimmed,Scrap,Waste,Hardware,Actual'.split(','),
+  );
+  expect(screen.getByText('€0.03')).toBeTruthy();
+  expect(screen.getByText('€0.01')).toBeTruthy();
 });
 
 it('asks for the next page where the one before ended, and no further than there is', async () => {

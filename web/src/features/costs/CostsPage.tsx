@@ -39,6 +39,8 @@ export const booksQuery = queryOptions({
 });
 
 const PARTS = ['used', 'tails', 'waste', 'hardware'] as const;
+/** Of one piece, what its tails are made of. */
+const OF_PIECE = ['used', 'planned', 'trimmed', 'scrap', 'waste', 'hardware'] as const;
 
 /** Material cost: where the money goes, estimate against actual, piece by piece. */
 export default function CostsPage() {
@@ -143,7 +145,7 @@ function Pieces({ pieces }: { pieces: Schemas['PieceCostView'][] }) {
             <Table.Th>{t('orders.customer')}</Table.Th>
             <Table.Th>{t('costs.batch')}</Table.Th>
             <Table.Th className="right">{t('costs.estimated')}</Table.Th>
-            {PARTS.map((p) => (
+            {OF_PIECE.map((p) => (
               <Table.Th key={p} className="right">
                 {t(`cost.${p}`)}
               </Table.Th>
@@ -165,7 +167,7 @@ function Pieces({ pieces }: { pieces: Schemas['PieceCostView'][] }) {
               <Table.Td className="right">
                 <Money value={p.estimate.total} />
               </Table.Td>
-              {PARTS.map((part) => (
+              {OF_PIECE.map((part) => (
                 <Table.Td key={part} className="right">
                   {p.actual ? <Money value={p.actual[part]} /> : '–'}
                 </Table.Td>

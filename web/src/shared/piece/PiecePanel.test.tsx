@@ -87,7 +87,16 @@ const PIECE: Schemas['PieceView'] = {
     { code: 'thread.body', part: 'bead', count: 3, roles: ['core'] },
   ],
   cautions: ['FLAME', 'SMALL_PARTS'],
-  estimate: { used: 0.31, tails: 0.09, waste: 0, hardware: 0.6, total: 1 },
+  estimate: {
+    used: 0.31,
+    tails: 0.09,
+    planned: 0.09,
+    trimmed: 0,
+    scrap: 0,
+    waste: 0,
+    hardware: 0.6,
+    total: 1,
+  },
   time: { prepare: 140, body: 656, closure: 240, finish: 180, total: 1216 },
   picture: {
     svg: '<svg xmlns="http://www.w3.org/2000/svg"/>',

@@ -175,6 +175,9 @@ class MishapsTest extends AtTheBench {
                 .isEqualTo(way.path("backTo").asInt());
         String now = money("select (used + tails)::text from piece_actual where piece_id = ?", piece);
         assertThat(new BigDecimal(now)).isGreaterThan(new BigDecimal(paid));
+        BigDecimal scrap = new BigDecimal(money("select scrap::text from piece_actual where piece_id = ?", piece));
+        // Of the same lot: what the new strand cost, the old one had cost.
+        assertThat(scrap).isPositive().isEqualByComparingTo(new BigDecimal(now).subtract(new BigDecimal(paid)));
         assertThat(jdbc.sql("""
                         select mishap || ' ' || reason from bench_act where piece_id = ? and act = 'NEW_STRAND'
                         """).param(piece).query(String.class).single()).isEqualTo("STRAND_SHORT it was cut short");
@@ -200,6 +203,10 @@ class MishapsTest extends AtTheBench {
         assertThat(goThatWay(piece, "CORD_DAMAGED", 0, way, 0, "burnt").status())
                 .isEqualTo(204);
         assertThat(stage(piece)).isEqualTo("GIVEN_UP");
+        assertThat(money(
+                        "select used || ' ' || (scrap = tails and scrap > 0) from piece_actual where piece_id = ?",
+                        piece))
+                .isEqualTo("0.0000 true");
         assertThat(jdbc.sql("select count(*) from piece where replaces = ?")
                         .param(piece)
                         .query(Long.class)

@@ -110,12 +110,14 @@ class BenchParts {
         }
     }
 
-    /** A piece that is not given up after all has its parts again. */
+    /** What went into a piece that is given up is scrap; one that is not given up after all has its parts again. */
     @EventListener
     @Transactional(propagation = Propagation.MANDATORY)
     public void moved(PieceMoved moved) {
         if (moved.tookBack().filter(a -> a == PieceAct.GIVE_UP).isPresent()) {
             moved.pieces().stream().sorted().forEach(stock::takeAgainPutBack);
+            actuals.workedOut(moved.pieces());
+        } else if (moved.act() == PieceAct.GIVE_UP) {
             actuals.workedOut(moved.pieces());
         }
     }

@@ -310,6 +310,7 @@ class Mishaps {
                 piece,
                 need.id(),
                 need.batch(),
+                choice.way() == Way.NEW_STRAND,
                 reason);
         actuals.workedOut(List.of(piece));
     }

@@ -27,7 +27,8 @@ class CostReads {
 
     private static final String PIECES = """
             select p.id, l.id as line, p.number, o.reference, o.customer, l.pattern, b.id as batch, b.name, p.stage < 'CUT' as uncut,
-                   e.used as e_used, e.tails as e_tails, e.hardware as e_hardware, a.used, a.tails, a.waste, a.hardware
+                   e.used as e_used, e.tails as e_tails, e.hardware as e_hardware, a.used, a.tails, a.waste, a.hardware,
+                   a.trimmed, a.scrap
             from piece p join order_line l on l.id = p.line_id join customer_order o on o.id = l.order_id
                  join batch b on b.id = p.batch_id join piece_estimate e on e.piece_id = p.id
                  left join piece_actual a on a.piece_id = p.id and p.stage >= 'CUT'
@@ -92,7 +93,9 @@ class CostReads {
                                 row.getBigDecimal("used"),
                                 row.getBigDecimal("tails"),
                                 row.getBigDecimal("waste"),
-                                row.getBigDecimal("hardware"))));
+                                row.getBigDecimal("hardware"),
+                                row.getBigDecimal("trimmed"),
+                                row.getBigDecimal("scrap"))));
     }
 
     /**

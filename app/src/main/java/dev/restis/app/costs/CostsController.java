@@ -53,6 +53,8 @@ class CostsController {
             "estimate",
             "used",
             "tails",
+            "trimmed",
+            "scrap",
             "waste",
             "hardware",
             "actual");
@@ -101,7 +103,9 @@ class CostsController {
                 p.batchName(),
                 p.estimate().total(),
                 actual == null ? "" : actual.used(),
-                actual == null ? "" : actual.tails(),
+                actual == null ? "" : actual.planned(),
+                actual == null ? "" : actual.trimmed(),
+                actual == null ? "" : actual.scrap(),
                 actual == null ? "" : actual.waste(),
                 actual == null ? "" : actual.hardware(),
                 actual == null ? "" : actual.total());

@@ -195,9 +195,28 @@ public record PieceView(
 
     public record ThreadView(String code, String part, int count, List<String> roles) {}
 
-    public record CostView(BigDecimal used, BigDecimal tails, BigDecimal waste, BigDecimal hardware, BigDecimal total) {
+    /**
+     * @param planned what of the tails is neither trimmed nor scrap
+     */
+    public record CostView(
+            BigDecimal used,
+            BigDecimal tails,
+            BigDecimal planned,
+            BigDecimal trimmed,
+            BigDecimal scrap,
+            BigDecimal waste,
+            BigDecimal hardware,
+            BigDecimal total) {
         public static CostView of(PieceCost cost) {
-            return new CostView(cost.used(), cost.tails(), cost.waste(), cost.hardware(), cost.total());
+            return new CostView(
+                    cost.used(),
+                    cost.tails(),
+                    cost.planned(),
+                    cost.trimmed(),
+                    cost.scrap(),
+                    cost.waste(),
+                    cost.hardware(),
+                    cost.total());
         }
     }
 

@@ -47,7 +47,7 @@ public class PieceActuals {
         cost.pieces().forEach((piece, c) -> {
             PieceCost before = kept.get(piece);
             BigDecimal waste = before == null ? c.waste() : before.waste();
-            now.put(piece, new PieceCost(c.used(), c.tails(), waste, c.hardware()));
+            now.put(piece, new PieceCost(c.used(), c.tails(), waste, c.hardware(), c.trimmed(), c.scrap()));
         });
         keep(kept, new ListCost(now, cost.alone()));
     }
@@ -61,13 +61,16 @@ public class PieceActuals {
         List<Object[]> rows = new ArrayList<>();
         cost.pieces().forEach((piece, now) -> {
             if (!now.equals(kept.get(piece))) {
-                rows.add(new Object[] {piece, now.used(), now.tails(), now.waste(), now.hardware()});
+                rows.add(new Object[] {
+                    piece, now.used(), now.tails(), now.waste(), now.hardware(), now.trimmed(), now.scrap()
+                });
             }
         });
         bulk.batchUpdate("""
-                insert into piece_actual (piece_id, used, tails, waste, hardware) values (?, ?, ?, ?, ?)
+                insert into piece_actual (piece_id, used, tails, waste, hardware, trimmed, scrap) values (?, ?, ?, ?, ?, ?, ?)
                 on conflict (piece_id) do update
-                    set used = excluded.used, tails = excluded.tails, waste = excluded.waste, hardware = excluded.hardware
+                    set used = excluded.used, tails = excluded.tails, waste = excluded.waste, hardware = excluded.hardware,
+                        trimmed = excluded.trimmed, scrap = excluded.scrap
                 """, rows);
     }
 
@@ -88,15 +91,17 @@ public class PieceActuals {
     @Transactional(readOnly = true)
     public List<CutStrand> strands(String which, Collection<Long> ids) {
         return jdbc.sql("""
-                        select g.piece_id as piece, -sum(g.value) as value,
+                        select g.piece_id as piece, -coalesce(sum(g.value) filter (where g.id >= coalesce(n.anew_from, 0)), 0) as value,
+                               -coalesce(sum(g.value) filter (where g.id < n.anew_from), 0) as scrapped,
+                               max(o.left_um) is not null as measured, p.stage = 'GIVEN_UP' as lost,
                                coalesce(n.cut_um - max(o.left_um), n.used_um) as used_um,
                                case when max(o.left_um) is null then n.cut_um - n.used_um
                                     when max(o.fate) = 'SHELF' then 0 else max(o.left_um) end as tail_um,
                                n.cut_um
-                        from ledger g join strand n on n.id = g.strand_id
+                        from ledger g join strand n on n.id = g.strand_id join piece p on p.id = n.piece_id
                              left join left_over_now o on o.strand_id = n.id
                         where %s and g.movement in ('CUT', 'RETURN', 'LEFT')
-                        group by g.piece_id, n.id
+                        group by g.piece_id, n.id, p.stage
                         having sum(g.quantity) filter (where g.movement <> 'LEFT') <> 0 order by n.id
                         """.formatted(which))
                 .param(ids.toArray(Long[]::new))
@@ -121,7 +126,7 @@ public class PieceActuals {
     public Map<Long, PieceCost> kept(Collection<Long> pieces) {
         Map<Long, PieceCost> kept = new HashMap<>();
         jdbc.sql("""
-                        select p.id, p.batch_id, a.used, a.tails, a.waste, a.hardware
+                        select p.id, p.batch_id, a.used, a.tails, a.waste, a.hardware, a.trimmed, a.scrap
                         from piece p left join piece_actual a on a.piece_id = p.id where p.id = any (?)
                         """).param(pieces.toArray(Long[]::new)).query(row -> {
             long batch = row.getLong("batch_id");
@@ -134,7 +139,9 @@ public class PieceActuals {
                                 used,
                                 row.getBigDecimal("tails"),
                                 row.getBigDecimal("waste"),
-                                row.getBigDecimal("hardware")));
+                                row.getBigDecimal("hardware"),
+                                row.getBigDecimal("trimmed"),
+                                row.getBigDecimal("scrap")));
             }
         });
         return kept;

@@ -35,10 +35,12 @@ public class StrandCord {
      * Cuts more for a strand of a piece than its cut list did, because something went wrong with it.
      *
      * @param planned what was looked at when it was chosen
+     * @param anew whether what was cut for it before is scrap
      * @throws Conflict when the holding is not as it was then
      */
     @Transactional
-    public void cutMore(long holding, Stock.Planned planned, long piece, long strand, long batch, String reason) {
+    public void cutMore(
+            long holding, Stock.Planned planned, long piece, long strand, long batch, boolean anew, String reason) {
         Balance balance = ledger.lock(holding);
         if (balance.quantity() != planned.balanceUm() || balance.quantity() < planned.needUm()) {
             throw new Conflict("bench.shelfChanged");
@@ -49,6 +51,13 @@ public class StrandCord {
                 -planned.needUm(),
                 balance.costOf(planned.needUm()).negate(),
                 new Cause(reason, batch, piece, strand, null, null));
+        if (anew) {
+            entities.flush();
+            jdbc.sql("""
+                            update strand set anew_from = (select max(id) from ledger where strand_id = :strand and movement = 'CUT')
+                            where id = :strand
+                            """).param("strand", strand).update();
+        }
     }
 
     /** The lot that most of a strand was cut from, if it was cut from any. */
@@ -83,7 +92,10 @@ public class StrandCord {
         Optional<Row> found = jdbc.sql("""
                         select (array_agg(holding_id order by id desc) filter (where movement = 'CUT'))[1] as holding,
                                -sum(value) as value, max(batch_id) as batch, max(piece_id) as piece
-                        from ledger where strand_id = ? and movement in ('CUT', 'RETURN') having sum(quantity) < 0
+                        from ledger g
+                        where strand_id = ? and movement in ('CUT', 'RETURN')
+                            and id >= coalesce((select n.anew_from from strand n where n.id = g.strand_id), 0)
+                        having sum(quantity) < 0
                         """).param(strand).query(Row.class).optional();
         found.ifPresent(row -> ledger.hold(List.of(row.holding())));
         return found.map(row -> {

@@ -4,12 +4,14 @@ import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.order.OrderStage;
 import dev.restis.core.work.PieceStage;
+import dev.restis.core.work.WorkSteps;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.Tuple;
-import jakarta.persistence.TypedQuery;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -21,7 +23,6 @@ import org.springframework.transaction.annotation.Transactional;
 class TodayReads {
 
     private static final int MOST = 5;
-    private static final LocalDate NO_DAY = LocalDate.of(9999, 12, 31);
 
     /**
      * Pieces of one order that wait at a stage.
@@ -82,77 +83,94 @@ class TodayReads {
         this.clock = clock;
     }
 
+    /** Where pieces wait, and what of it somebody else has in hand. */
+    private enum Waits {
+        TO_CUT,
+        HELD_UP,
+        MINE,
+        TO_MAKE,
+        DRYING,
+        MADE,
+        ELSEWHERE
+    }
+
     @Transactional(readOnly = true)
     public TodayView today() {
-        Instant now = clock.instant();
-        var steps = workshop.steps();
+        WorkSteps steps = workshop.steps();
+        Map<Waits, StageView> stages = stages();
+        StageView none = new StageView(0, List.of());
         return new TodayView(
                 late(),
-                stage("p.stage = :making and b.heldUp = true", Map.of("making", PieceStage.MAKING)),
-                stage("p.batchId is not null and p.stage < :cut", Map.of("cut", PieceStage.CUT)),
-                stage(
-                        "p.stage = :making and b.heldUp = false and b.inHandOf = :me",
-                        Map.of("making", PieceStage.MAKING, "me", Workshop.whoever())),
-                stage(
-                        "(p.stage = :cut or p.stage = :making) and coalesce(b.inHandOf, '') = '' and coalesce(b.heldUp, false) = false",
-                        Map.of("cut", PieceStage.CUT, "making", PieceStage.MAKING)),
-                stage(
-                        "p.stage >= :made and p.stage < :sent and p.dryUntil > :now",
-                        Map.of("made", PieceStage.MADE, "sent", PieceStage.SENT, "now", now)),
-                stage(
-                        "p.stage >= :made and p.stage < :sent and (p.dryUntil is null or p.dryUntil <= :now)",
-                        Map.of("made", PieceStage.MADE, "sent", PieceStage.SENT, "now", now)),
+                stages.getOrDefault(Waits.HELD_UP, none),
+                stages.getOrDefault(Waits.TO_CUT, none),
+                stages.getOrDefault(Waits.MINE, none),
+                stages.getOrDefault(Waits.TO_MAKE, none),
+                stages.getOrDefault(Waits.DRYING, none),
+                stages.getOrDefault(Waits.MADE, none),
                 steps.checks(),
                 steps.packs());
     }
 
-    private StageView stage(String which, Map<String, Object> params) {
-        String from = """
-                from Piece p join p.line l join l.order o left join BenchPiece b on b.pieceId = p.id where %s
-                """.formatted(which);
-        TypedQuery<Long> count = entities.createQuery("select count(p.id) " + from, Long.class);
-        params.forEach(count::setParameter);
-        long all = count.getSingleResult();
-        if (all == 0) {
-            return new StageView(0, List.of());
-        }
+    /** All of them in one reading: how many pieces, and the orders that are wanted first. */
+    private Map<Waits, StageView> stages() {
         PieceDesk.Sitting sitting = desk.sit();
-        TypedQuery<Tuple> rows = entities.createQuery("""
-                select o.id as order, o.reference as reference, o.customer as customer, min(p.id) as piece,
-                       min(l.pattern) as pattern, count(p.id) as pieces, coalesce(o.due, :never) as due, max(p.dryUntil) as until
-                %s group by o.id, o.reference, o.customer, o.due order by coalesce(o.due, :never), o.id
-                """.formatted(from), Tuple.class);
-        params.forEach(rows::setParameter);
-        List<WaitingOrder> first = rows.setParameter("never", NO_DAY)
-                .setMaxResults(MOST)
-                .getResultStream()
-                .map(t -> new WaitingOrder(
-                        t.get("order", Long.class),
-                        t.get("reference", String.class),
-                        t.get("customer", String.class),
-                        t.get("piece", Long.class),
-                        sitting.patternName(t.get("pattern", String.class)),
-                        t.get("pieces", Long.class).intValue(),
-                        day(t.get("due", LocalDate.class)),
-                        t.get("until", Instant.class)))
-                .toList();
-        return new StageView(all, first);
+        Map<Waits, Long> counts = new EnumMap<>(Waits.class);
+        Map<Waits, List<WaitingOrder>> first = new EnumMap<>(Waits.class);
+        for (Object row : entities.createNativeQuery("""
+                        with work as (
+                            select p.id, p.line_id, p.dry_until,
+                                   case when p.stage < 'CUT' then 'TO_CUT'
+                                        when p.stage >= 'MADE' then case when p.dry_until > :now then 'DRYING' else 'MADE' end
+                                        when b.held_up then 'HELD_UP'
+                                        when coalesce(b.in_hand_of, '') = '' then 'TO_MAKE'
+                                        when b.in_hand_of = :me then 'MINE'
+                                        else 'ELSEWHERE' end as waits
+                            from piece p left join bench_piece b on b.piece_id = p.id
+                            where p.stage > 'OPEN' and p.stage < 'SENT'),
+                        by_order as (
+                            select w.waits, o.id as order_id, o.reference, o.customer, min(w.id) as piece, min(l.pattern) as pattern,
+                                   count(*) as pieces, o.due, max(w.dry_until) as until,
+                                   row_number() over (partition by w.waits order by o.due nulls last, o.id) as place,
+                                   sum(count(*)) over (partition by w.waits) as everywhere
+                            from work w join order_line l on l.id = w.line_id join customer_order o on o.id = l.order_id
+                            group by w.waits, o.id)
+                        select * from by_order where place <= :most order by waits, place
+                        """, Tuple.class)
+                .setParameter("now", clock.instant())
+                .setParameter("me", Workshop.whoever())
+                .setParameter("most", MOST)
+                .getResultList()) {
+            Tuple of = (Tuple) row;
+            Waits waits = Waits.valueOf(of.get("waits", String.class));
+            counts.put(waits, of.get("everywhere", Number.class).longValue());
+            first.computeIfAbsent(waits, w -> new ArrayList<>())
+                    .add(new WaitingOrder(
+                            of.get("order_id", Number.class).longValue(),
+                            of.get("reference", String.class),
+                            of.get("customer", String.class),
+                            of.get("piece", Number.class).longValue(),
+                            sitting.patternName(of.get("pattern", String.class)),
+                            of.get("pieces", Number.class).intValue(),
+                            of.get("due", LocalDate.class),
+                            waits == Waits.DRYING ? of.get("until", Instant.class) : null));
+        }
+        Map<Waits, StageView> stages = new EnumMap<>(Waits.class);
+        counts.forEach((waits, count) -> stages.put(waits, new StageView(count, first.getOrDefault(waits, List.of()))));
+        return stages;
     }
 
+    /** Orders whose work is not made though their day is over. */
     private LateView late() {
+        String from = "from CustomerOrder o where o.due < :today and o.stage = :accepted and o.makingLeftSeconds > 0";
         LocalDate today = LocalDate.now(clock);
-        String from = """
-                from Piece p join p.line l join l.order o
-                where o.due < :today and o.stage = :accepted and o.makingLeftSeconds > 0 and p.stage < :made
-                """;
-        long all = entities.createQuery("select count(distinct o.id) " + from, Long.class)
+        long all = entities.createQuery("select count(o.id) " + from, Long.class)
                 .setParameter("today", today)
                 .setParameter("accepted", OrderStage.ACCEPTED)
-                .setParameter("made", PieceStage.MADE)
                 .getSingleResult();
         List<LateOrder> first = entities.createQuery("""
-                        select o.id as order, o.reference as reference, o.customer as customer, o.due as due, count(p.id) as pieces
-                        %s group by o.id, o.reference, o.customer, o.due order by o.due, o.id
+                        select o.id as order, o.reference as reference, o.customer as customer, o.due as due,
+                               (select count(p.id) from Piece p where p.line.order.id = o.id and p.stage < :made) as pieces
+                        %s order by o.due, o.id
                         """.formatted(from), Tuple.class)
                 .setParameter("today", today)
                 .setParameter("accepted", OrderStage.ACCEPTED)
@@ -167,9 +185,5 @@ class TodayReads {
                         t.get("pieces", Long.class)))
                 .toList();
         return new LateView(all, first);
-    }
-
-    private static @Nullable LocalDate day(LocalDate due) {
-        return due.equals(NO_DAY) ? null : due;
     }
 }

@@ -23,8 +23,31 @@ public record ListCost(Map<Long, PieceCost> pieces, BigDecimal alone) {
      * @param usedUm what of it stays in the piece, in micrometres
      * @param tailUm what of it was trimmed off and thrown away; what went back on the shelf is neither
      * @param cutUm its length, in micrometres; positive
+     * @param measured whether what was trimmed off is known, and not only worked out
+     * @param scrapped what cord cost that was cut for it before and is of no more use; not negative
+     * @param lost whether its piece is given up, so that all of it is scrap
      */
-    public record CutStrand(long piece, BigDecimal value, long usedUm, long tailUm, long cutUm) {}
+    public record CutStrand(
+            long piece,
+            BigDecimal value,
+            long usedUm,
+            long tailUm,
+            long cutUm,
+            boolean measured,
+            BigDecimal scrapped,
+            boolean lost) {
+
+        PieceCost cost() {
+            BigDecimal zero = BigDecimal.ZERO;
+            if (lost) {
+                BigDecimal all = value.add(scrapped);
+                return new PieceCost(zero, all, zero, zero, zero, all);
+            }
+            List<BigDecimal> parts = Shares.of(value, List.of(usedUm, tailUm));
+            BigDecimal tail = parts.get(1);
+            return new PieceCost(parts.get(0), tail.add(scrapped), zero, zero, measured ? tail : zero, scrapped);
+        }
+    }
 
     public ListCost {
         pieces = Map.copyOf(pieces);
@@ -38,8 +61,7 @@ public record ListCost(Map<Long, PieceCost> pieces, BigDecimal alone) {
         Map<Long, PieceCost> costs = new TreeMap<>();
         Map<Long, Long> lengths = new TreeMap<>();
         for (CutStrand strand : strands) {
-            List<BigDecimal> parts = Shares.of(strand.value(), List.of(strand.usedUm(), strand.tailUm()));
-            add(costs, strand.piece(), new PieceCost(parts.get(0), parts.get(1), BigDecimal.ZERO, BigDecimal.ZERO));
+            add(costs, strand.piece(), strand.cost());
             lengths.merge(strand.piece(), strand.cutUm(), Long::sum);
         }
         picked.forEach((piece, hardware) -> {
