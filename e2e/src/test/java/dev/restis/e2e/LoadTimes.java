@@ -28,6 +28,7 @@ class LoadTimes {
     private static final int ROWS = 10_000;
     private static final List<String> WORDS =
             List.of("snake", "snake oat", "customer 4711", "night tide", "marigold", "l-77", "l-999", "ha");
+    private static final List<String> TALES = List.of("PATTERN", "MAKER", "MATERIAL");
     private static final List<String> CORDS = List.of("blue", "w0007", "green 2", "polyester", "red w0");
 
     /** Three sizes, or the one that is asked for. */
@@ -143,8 +144,12 @@ class LoadTimes {
         load.tell(
                 "%-40s median %4.0f ms, p95 %4.0f ms with %d pieces open (bar: 60 ms)",
                 "a step at the bench", times.get(times.size() / 2), times.get((int) (times.size() * 0.95)), open);
-        load.measure("what waits at the bench", n -> n % 2 == 0 ? "/api/bench/waiting" : "/api/bench/in-work");
-        load.measure("the morning", n -> "/api/today");
+        IntFunction<String> lists =
+                n -> n % 3 == 0 ? "/api/bench/waiting" : n % 3 == 1 ? "/api/bench/in-work" : "/api/today";
+        load.warmUp(lists);
+        load.measure("what waits at the bench", n -> lists.apply(n % 2));
+        load.measure("the morning", n -> lists.apply(2));
+        load.oneByOne("how the pieces went", n -> "/api/bench/tales?by=" + TALES.get(n % TALES.size()));
     }
 
     private static String read(int n, long list) {
