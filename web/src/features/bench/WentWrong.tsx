@@ -35,72 +35,81 @@ export function WentWrong({ card, onClose }: { card: Card; onClose: () => void }
   const ways = useQuery(waysOutQuery(card.piece.id, mishap, strand));
   const go = useWayOut(card.piece.id);
   return (
-    <Modal opened onClose={onClose} title={t('make.wrong')} size="lg" centered>
-      <Stack gap="sm">
-        <Group grow align="flex-start">
-          <NativeSelect
-            size="md"
-            data-autofocus
-            label={t('make.wrong.what')}
-            value={mishap}
-            onChange={(e) => setMishap(e.currentTarget.value as Mishap)}
-            data={MISHAPS.map((value) => ({ value, label: t(`make.wrong.${value}`) }))}
-          />
-          {OF_STRAND.includes(mishap) && (
-            <NativeSelect
-              size="md"
-              label={t('make.strand')}
-              value={strand}
-              onChange={(e) => setStrand(Number(e.currentTarget.value))}
-              data={card.strands.map((s, i) => ({
-                value: String(i),
-                label: `${s.letter} · ${s.articleCode}`,
-              }))}
-            />
-          )}
-        </Group>
-        <Textarea
-          size="md"
-          rows={2}
-          label={t('make.wrong.reason')}
-          maxLength={LONGEST_REASON}
-          value={reason}
-          onChange={(e) => setReason(e.currentTarget.value)}
-          error={go.error instanceof ProblemError ? go.error.field('reason') : undefined}
-        />
-        <Await query={ways}>
-          {(all) => (
-            <ul className={classes.ways}>
-              {all.map((way) => (
-                <WayOut
-                  key={`${way.way} ${way.part ?? ''}`}
-                  card={card}
-                  way={way}
-                  pending={go.isPending}
-                  disabled={way.way === 'GIVE_UP' && reason.trim() === ''}
-                  onGo={(parts) =>
-                    go.mutate(
-                      {
-                        mishap,
-                        way: way.way,
-                        strand,
-                        holdingId: way.holdingId,
-                        balanceUm: way.balanceUm,
-                        reason,
-                        part: way.part,
-                        parts,
-                      },
-                      { onSuccess: onClose },
-                    )
-                  }
+    <Modal.Root opened onClose={onClose} size="lg" centered>
+      <Modal.Overlay />
+      <Modal.Content>
+        <Modal.Body>
+          <Stack gap="sm">
+            <Group justify="space-between">
+              <Modal.Title>{t('make.wrong')}</Modal.Title>
+              <Modal.CloseButton aria-label={t('make.wrong.close')} size={48} />
+            </Group>
+            <Group grow align="flex-start">
+              <NativeSelect
+                size="md"
+                data-autofocus
+                label={t('make.wrong.what')}
+                value={mishap}
+                onChange={(e) => setMishap(e.currentTarget.value as Mishap)}
+                data={MISHAPS.map((value) => ({ value, label: t(`make.wrong.${value}`) }))}
+              />
+              {OF_STRAND.includes(mishap) && (
+                <NativeSelect
+                  size="md"
+                  label={t('make.strand')}
+                  value={strand}
+                  onChange={(e) => setStrand(Number(e.currentTarget.value))}
+                  data={card.strands.map((s, i) => ({
+                    value: String(i),
+                    label: `${s.letter} · ${s.articleCode}`,
+                  }))}
                 />
-              ))}
-            </ul>
-          )}
-        </Await>
-        <ProblemNote error={go.error} shown={['reason']} />
-      </Stack>
-    </Modal>
+              )}
+            </Group>
+            <Textarea
+              size="md"
+              rows={2}
+              label={t('make.wrong.reason')}
+              maxLength={LONGEST_REASON}
+              value={reason}
+              onChange={(e) => setReason(e.currentTarget.value)}
+              error={go.error instanceof ProblemError ? go.error.field('reason') : undefined}
+            />
+            <Await query={ways}>
+              {(all) => (
+                <ul className={classes.ways}>
+                  {all.map((way) => (
+                    <WayOut
+                      key={`${way.way} ${way.part ?? ''}`}
+                      card={card}
+                      way={way}
+                      pending={go.isPending}
+                      disabled={way.way === 'GIVE_UP' && reason.trim() === ''}
+                      onGo={(parts) =>
+                        go.mutate(
+                          {
+                            mishap,
+                            way: way.way,
+                            strand,
+                            holdingId: way.holdingId,
+                            balanceUm: way.balanceUm,
+                            reason,
+                            part: way.part,
+                            parts,
+                          },
+                          { onSuccess: onClose },
+                        )
+                      }
+                    />
+                  ))}
+                </ul>
+              )}
+            </Await>
+            <ProblemNote error={go.error} shown={['reason']} />
+          </Stack>
+        </Modal.Body>
+      </Modal.Content>
+    </Modal.Root>
   );
 }
 

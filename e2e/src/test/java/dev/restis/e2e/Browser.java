@@ -123,7 +123,7 @@ final class Browser implements AutoCloseable {
     private void remember(ConsoleMessage message) {
         boolean known = expected.stream().anyMatch(message.text()::contains);
         if (message.type().equals("error") && !known) {
-            troubles.add("console: " + message.text());
+            troubles.add("console: " + message.text() + " at " + message.location());
         }
     }
 

@@ -44,6 +44,8 @@ public final class Verification {
             union all select 'people', count(*)::text from person
             union all select 'acts at the bench, ' || lower(act), count(*)::text from bench_act group by act
             union all select 'pieces at the bench', count(*)::text from bench_piece
+            union all select 'left over, ' || lower(fate), count(*) || ' of ' || sum(left_um) from left_over_now group by fate
+            union all select 'cost of pieces, scrap', coalesce(sum(scrap), 0)::text from piece_actual
             order by 1
             """;
 
