@@ -117,6 +117,14 @@ it('sends what was kept in its order, by whoever did it alone', async () => {
   await waitFor(() => expect(keptActs().map((a) => a.who)).toEqual(['Bram']));
 });
 
+it('keeps what only came in between, and refuses nothing of it', async () => {
+  answering(409, { title: 'Somebody else changed this just now', status: 409, code: 'changedMeanwhile' });
+  open(card());
+  fireEvent.keyDown(document.body, { key: ' ' });
+  await waitFor(() => expect(keptActs().map((k) => [k.act.step, k.refused])).toEqual([[0, undefined]]));
+  expect(screen.queryByText('Somebody else changed this just now')).toBeNull();
+});
+
 it('tells what was refused, and asks nothing more of that piece', async () => {
   keep({ who: 'Tove', order: 1, act: { key: 'a', piece: 25, act: 'DONE', step: 0 } });
   keep({ who: 'Tove', order: 2, act: { key: 'b', piece: 25, act: 'DONE', step: 1 } });

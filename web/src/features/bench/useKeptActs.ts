@@ -49,7 +49,9 @@ async function send(kept: KeptAct, onSent: OnSent): Promise<Sent> {
     return 'sent';
   } catch (error) {
     const problem = error instanceof ProblemError ? error.problem : undefined;
-    const refused = problem && [404, 409, 422].includes(problem.status);
+    // Nothing was stored because somebody else's act came in between: it is sent again, not refused.
+    const refused =
+      problem && [404, 409, 422].includes(problem.status) && problem.code !== 'changedMeanwhile';
     return refused ? { ...kept, refused: { title: problem.title, detail: problem.detail } } : 'later';
   }
 }
@@ -78,9 +80,10 @@ export function useKeptActs(who: string, piece: number) {
   const client = useQueryClient();
   const refresh = useRefreshWork();
   const all = useSyncExternalStore(subscribe, snapshot);
-  const [sending, setSending] = useState(false);
+  // How many flushes go on: one that ends says nothing of those that wait behind it.
+  const [sending, setSending] = useState(0);
   const flush = useCallback(async () => {
-    setSending(true);
+    setSending((n) => n + 1);
     const touched = new Set<number>();
     await alone(() =>
       sendAll(who, async ({ act }, stands) => {
@@ -94,7 +97,7 @@ export function useKeptActs(who: string, piece: number) {
         );
       }),
     );
-    setSending(false);
+    setSending((n) => n - 1);
     if (touched.size > 0) {
       await Promise.all(
         [...touched].map((p) => client.invalidateQueries({ queryKey: cardQuery(p).queryKey })),
@@ -145,7 +148,7 @@ export function useKeptActs(who: string, piece: number) {
     /** Of any piece, by whoever is signed in. */
     kept: all.filter((a) => a.who === who && !a.refused).length,
     refused: all.filter((a) => a.who === who && a.refused),
-    sending,
+    sending: sending > 0,
     act,
     takeBack,
     drop: (keys: string[]) => {

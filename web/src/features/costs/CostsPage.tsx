@@ -136,7 +136,7 @@ function WhereItGoes({ costs }: { costs: Schemas['TotalsView'] }) {
 function Pieces({ pieces }: { pieces: Schemas['PieceCostView'][] }) {
   const { t } = useTranslation();
   return (
-    <Table.ScrollContainer minWidth={820} className="panel">
+    <Table.ScrollContainer minWidth={980} className="panel">
       <Table verticalSpacing={4} fz="sm">
         <Table.Thead>
           <Table.Tr>
@@ -159,7 +159,7 @@ function Pieces({ pieces }: { pieces: Schemas['PieceCostView'][] }) {
               <Table.Td>
                 <PieceChip lineId={p.lineId} />
               </Table.Td>
-              <Table.Td>
+              <Table.Td style={{ whiteSpace: 'nowrap' }}>
                 {p.reference} #{p.pieceId}
               </Table.Td>
               <Table.Td>{p.customer || t('customers.nameless')}</Table.Td>
@@ -173,7 +173,11 @@ function Pieces({ pieces }: { pieces: Schemas['PieceCostView'][] }) {
                 </Table.Td>
               ))}
               <Table.Td className="right">
-                {p.actual ? <Money value={p.actual.total} strong /> : t('costs.notCut')}
+                {p.actual ? (
+                  <Money value={p.actual.total} strong />
+                ) : (
+                  <span style={{ whiteSpace: 'nowrap' }}>{t('costs.notCut')}</span>
+                )}
               </Table.Td>
             </Table.Tr>
           ))}
