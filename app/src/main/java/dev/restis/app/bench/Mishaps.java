@@ -254,9 +254,9 @@ class Mishaps {
                 actuals.workedOut(List.of(piece));
             }
             case GIVE_UP -> {
-                pieces.act(PieceAct.GIVE_UP, List.of(piece), reason);
+                // Before it is given up, which works out once what it cost.
                 parts.putBack(piece, Optional.ofNullable(request.parts()).orElse(List.of()));
-                actuals.workedOut(List.of(piece));
+                pieces.act(PieceAct.GIVE_UP, List.of(piece), reason);
             }
             case UNPICK -> {}
         }
