@@ -66,7 +66,8 @@ class BenchActRow {
 
     @Id
     @GeneratedValue(strategy = GenerationType.SEQUENCE)
-    @SequenceGenerator(sequenceName = "bench_act_number", allocationSize = 50)
+    // One by one: numbers taken in advance would not follow the order in which several instances act on the same piece.
+    @SequenceGenerator(sequenceName = "bench_act_number", allocationSize = 1)
     private long id;
 
     private UUID key;

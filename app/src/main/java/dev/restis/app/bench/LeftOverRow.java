@@ -32,7 +32,8 @@ class LeftOverRow {
 
     @Id
     @GeneratedValue(strategy = GenerationType.SEQUENCE)
-    @SequenceGenerator(sequenceName = "left_over_number", allocationSize = 50)
+    // One by one: numbers taken in advance would not follow the order in which several instances act on the same piece.
+    @SequenceGenerator(sequenceName = "left_over_number", allocationSize = 1)
     private long id;
 
     private long pieceId;
