@@ -19,7 +19,7 @@ class AnswerTimes {
 
     @Test
     void fromAChoiceToItsPicture() {
-        try (Server server = new Server(true, DemoTest.NOTHING_TIED);
+        try (Server server = new Server(true, Server.NOTHING_TIED);
                 Browser browser = new Browser(server.address())) {
             Page page = browser.signedIn("Tove", ColorScheme.LIGHT, 1280, 800);
             page.navigate("/orders/new?pattern=square-bar");

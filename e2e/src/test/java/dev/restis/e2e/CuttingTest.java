@@ -7,57 +7,22 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
-import dev.restis.standins.BenchDevices;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.regex.Pattern;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
 
 /** The bench: one cut at a time, by keys and by the counter, by two people, through flaws and reloads. */
 class CuttingTest extends DemoTest {
 
-    private final Path labels = labels();
-    private final BenchDevices devices = devices(labels);
-
-    private static Path labels() {
-        try {
-            return Files.createTempDirectory("restis-labels");
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    private static BenchDevices devices(Path labels) {
-        try {
-            return new BenchDevices(0, labels);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    @Override
-    String[] settings() {
-        return new String[] {NOTHING_TIED, "--restis.devices=" + devices.address()};
-    }
-
-    @AfterAll
-    void switchOff() {
-        devices.close();
-    }
-
-    private static void runThrough(BenchDevices devices, long micrometres) throws Exception {
+    private static void runThrough(long micrometres) throws Exception {
         HttpClient.newHttpClient()
                 .send(
-                        HttpRequest.newBuilder(URI.create(devices.address() + "/counter"))
+                        HttpRequest.newBuilder(URI.create(Server.DEVICES.address() + "/counter"))
                                 .PUT(HttpRequest.BodyPublishers.ofString(String.valueOf(micrometres)))
                                 .build(),
                         HttpResponse.BodyHandlers.discarding());
@@ -76,7 +41,7 @@ class CuttingTest extends DemoTest {
     @Test
     void aListIsCutByTwoPeopleThroughFlawsAndReloads() throws Exception {
         Page tove = signedIn("Tove", ColorScheme.LIGHT);
-        tove.navigate("/plan");
+        Browser.go(tove, "/plan");
         tove.getByLabel("All that can be made").check();
         Browser.click(tove, "Make a batch and plan its cuts");
         tove.getByText("strands from").waitFor();
@@ -102,13 +67,13 @@ class CuttingTest extends DemoTest {
         // A dead battery: on another device it goes on where it stopped; somebody else takes another spool.
         tove.close();
         Page narrow = browser.signedIn("Tove", ColorScheme.DARK, 390, 844);
-        narrow.navigate(bench);
+        Browser.go(narrow, bench);
         assertThat(toGo(narrow, 0)).hasText(left);
         assertThat(bench(narrow)).containsText("cut");
         assertThat(Browser.scrollsSideways(narrow)).isFalse();
         assertThat(Browser.axeViolations(narrow)).isEmpty();
         Page bram = signedIn("Bram", ColorScheme.LIGHT);
-        bram.navigate(bench);
+        Browser.go(bram, bench);
         assertThat(bram.getByRole(AriaRole.BUTTON, button("It is cut"))).isVisible();
         assertThat(toGo(bram, 1)).hasAttribute("aria-current", "true");
         bram.keyboard().press(" ");
@@ -137,7 +102,7 @@ class CuttingTest extends DemoTest {
                 .replaceAll("\\D", ""));
         Browser.click(bram, "Follow the cord counter");
         assertThat(bram.getByText("have run through")).isVisible();
-        runThrough(devices, millimetres * 1000 + 1000);
+        runThrough(millimetres * 1000 + 1000);
         assertThat(toGo(bram, 1)).not().hasText(before);
         Browser.click(bram, "Stop following");
 
@@ -147,7 +112,8 @@ class CuttingTest extends DemoTest {
         bram.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Print one for each piece"))
                 .click();
         assertThat(bram.getByText("The tags are at the label printer.")).isVisible();
-        try (PDDocument tags = Loader.loadPDF(labels.resolve("labels-0001.pdf").toFile())) {
+        try (PDDocument tags =
+                Loader.loadPDF(Server.LABELS.resolve("labels-0001.pdf").toFile())) {
             assertThat(tags.getNumberOfPages()).isGreaterThan(10);
         }
         // Tove still has the spool with the flaw in hand; she comes back and finishes.
@@ -161,14 +127,14 @@ class CuttingTest extends DemoTest {
         Browser.click(bram, "Confirm:");
         assertThat(bram.getByText("Cut and booked by Bram")).isVisible();
 
-        back.navigate("/cut/waste");
+        Browser.go(back, "/cut/waste");
         Browser.heading(back, "Where the cord went");
         assertThat(back.getByText("Night Tide (NT2)")).isVisible();
         back.getByText("Cut list", new Page.GetByTextOptions().setExact(true)).click();
         assertThat(back.getByText("Over the bound")).isVisible();
         assertThat(Browser.axeViolations(back)).isEmpty();
         assertThat(Browser.scrollsSideways(back)).isFalse();
-        back.navigate("/costs");
+        Browser.go(back, "/costs");
         assertThat(back.getByText("Off by")).isHidden();
     }
 }

@@ -14,24 +14,13 @@ import org.junit.jupiter.api.TestInstance;
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 abstract class DemoTest {
 
-    /** The demo as it is before its makers have tied anything. */
-    static final String NOTHING_TIED = "--restis.demo-bench=false";
-
     private Server server;
     Browser browser;
 
     @BeforeAll
     void start() {
-        server = new Server(true, settings());
-        // A better plan is looked for as in any house, but not for as long: it would take the machine from the
-        // browsers.
-        server.sql("update workshop set plan_seconds = 1");
+        server = Server.demo();
         browser = new Browser(server.address());
-    }
-
-    /** What the server is started with, as on the command line. */
-    String[] settings() {
-        return new String[] {NOTHING_TIED};
     }
 
     Server server() {
@@ -41,7 +30,6 @@ abstract class DemoTest {
     @AfterAll
     void stop() {
         browser.close();
-        server.close();
     }
 
     @AfterEach

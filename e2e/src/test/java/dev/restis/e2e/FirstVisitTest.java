@@ -27,19 +27,19 @@ class FirstVisitTest {
                     .fill("harbour-lantern");
             Browser.click(page, "Create the workshop");
             assertThat(page.getByText("Nothing waits anywhere.")).isVisible();
-            page.navigate("/orders");
+            Browser.go(page, "/orders");
             assertThat(page.getByText("No orders yet.")).isVisible();
-            page.navigate("/bench");
+            Browser.go(page, "/bench");
             assertThat(page.getByText("Nothing waits at the bench.")).isVisible();
-            page.navigate("/plan");
+            Browser.go(page, "/plan");
             assertThat(page.getByText("Every piece is in a batch.")).isVisible();
-            page.navigate("/cut");
+            Browser.go(page, "/cut");
             assertThat(page.getByText("Nothing to cut.")).isVisible();
-            page.navigate("/costs");
+            Browser.go(page, "/costs");
             assertThat(page.getByText("No costs yet.")).isVisible();
-            page.navigate("/stock");
+            Browser.go(page, "/stock");
             assertThat(page.getByText("No articles yet.")).isVisible();
-            page.navigate("/orders/new");
+            Browser.go(page, "/orders/new");
             assertThat(page.getByText("No cord is known yet")).isVisible();
             assertThat(browser.troubles()).isEmpty();
         }

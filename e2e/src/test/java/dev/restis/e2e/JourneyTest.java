@@ -12,24 +12,20 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
 
 /** A seller's sitting: from a file of orders to what each piece cost. */
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class JourneyTest extends DemoTest {
 
-    /** On a server of its own, because it uses the demo's orders and stock up. */
+    /** It uses the demo's orders and stock up, which nothing may have done before. */
     @Test
-    void fromTheFileToTheCost() throws Exception {
-        try (Server own = new Server(true, DemoTest.NOTHING_TIED);
-                Browser ownBrowser = new Browser(own.address())) {
-            walk(ownBrowser.open(ColorScheme.LIGHT, 1280, 800));
-            assertThat(ownBrowser.troubles()).isEmpty();
-        }
-    }
-
-    private static void walk(Page page) throws IOException {
-        Browser.signIn(page, "Tove");
-
+    @Order(1)
+    void fromTheFileToTheCost() throws IOException {
+        Page page = signedIn("Tove", ColorScheme.LIGHT);
         page.getByRole(AriaRole.LINK, link("Import a file")).click();
         page.locator("input[type=file]").setInputFiles(Path.of("../demo/orders.csv"));
         assertThat(page.getByText("40 new rows, 87 pieces")).isVisible();
@@ -76,7 +72,7 @@ class JourneyTest extends DemoTest {
     void theSameFileAgainChangesNothing() {
         Page page = signedIn("Bram", ColorScheme.DARK);
         for (int time = 0; time < 2; time++) {
-            page.navigate("/orders/import");
+            Browser.go(page, "/orders/import");
             page.locator("input[type=file]").setInputFiles(Path.of("../demo/orders.csv"));
             page.getByText("rows that cannot be read").waitFor();
             Locator take = page.getByRole(AriaRole.BUTTON, button("Import the 40 good rows"));
@@ -134,7 +130,7 @@ class JourneyTest extends DemoTest {
     @Test
     void aDeliveryIsReceivedAndItsLedgerRead() {
         Page page = signedIn("Bram", ColorScheme.DARK);
-        page.navigate("/stock");
+        Browser.go(page, "/stock");
         page.getByRole(AriaRole.LINK, link("Receive").setExact(true)).click();
         choose(page, "Article", "Heather (HE2)");
         page.getByLabel("Lot").fill("HE-99");
@@ -153,23 +149,23 @@ class JourneyTest extends DemoTest {
     @Test
     void theUnitSwitchTurnsEveryViewAndIsRemembered() {
         Page page = signedIn("Tove", ColorScheme.LIGHT);
-        page.navigate("/stock");
+        Browser.go(page, "/stock");
         assertThat(page.getByText("a metre").first()).isVisible();
         page.getByText("inch", new Page.GetByTextOptions().setExact(true)).click();
         for (String view : List.of("/stock", "/orders/1", "/cut/1", "/costs")) {
-            page.navigate(view);
+            Browser.go(page, view);
             Browser.settled(page);
             String text = page.locator("main").innerText();
             assertThat(text).as(view).doesNotContainPattern("\\d (mm|cm|m)\\b").doesNotContain("a metre");
         }
-        page.navigate("/stock");
+        Browser.go(page, "/stock");
         assertThat(page.getByText("a foot").first()).isVisible();
         page.getByText("cm", new Page.GetByTextOptions().setExact(true)).click();
         assertThat(page.getByText("a metre").first()).isVisible();
     }
 
     private static String stockOf(Page page, String code) {
-        page.navigate("/stock?query=" + code);
+        Browser.go(page, "/stock?query=" + code);
         return page.locator("main section").first().innerText();
     }
 }

@@ -10,7 +10,6 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -57,8 +56,7 @@ class KilledTest {
 
     @BeforeEach
     void start() throws Exception {
-        home = Files.createTempDirectory("restis-killed");
-        Files.setPosixFilePermissions(home, PosixFilePermissions.fromString("rwxr-xr-x"));
+        home = Server.folder("restis-killed");
         launch();
     }
 

@@ -41,7 +41,7 @@ class LoadTimes {
     @ParameterizedTest
     @MethodSource("sizes")
     void orders(int orders) throws Exception {
-        try (Server server = new Server(true, DemoTest.NOTHING_TIED)) {
+        try (Server server = new Server(true, Server.NOTHING_TIED)) {
             server.sql(sql().formatted(orders));
             // As PostgreSQL does by itself in a while: what is searched is merged, and what nobody changes is marked
             // so.

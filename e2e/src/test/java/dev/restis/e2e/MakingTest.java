@@ -45,7 +45,7 @@ class MakingTest extends DemoTest {
     @Order(1)
     void aWholePieceByKeysAlone() {
         Page page = signedIn("Tove", ColorScheme.LIGHT);
-        page.navigate("/bench");
+        Browser.go(page, "/bench");
         page.getByRole(AriaRole.BUTTON, button("Take it")).focus();
         page.keyboard().press("Enter");
         page.waitForURL("**/bench/*");
@@ -69,7 +69,7 @@ class MakingTest extends DemoTest {
                         .first())
                 .isVisible();
         readable(page);
-        page.navigate("/bench");
+        Browser.go(page, "/bench");
         assertThat(page.getByText("Wouter")).hasCount(0);
     }
 
@@ -85,7 +85,7 @@ class MakingTest extends DemoTest {
     @Order(2)
     void fiveActsWithoutANetworkAreFoundFiveTimes() {
         Page page = signedIn("Tove", ColorScheme.LIGHT);
-        page.navigate("/bench");
+        Browser.go(page, "/bench");
         Browser.click(page, "Take one");
         page.waitForURL("**/bench/*");
         page.evaluate("() => navigator.serviceWorker.ready");
@@ -125,10 +125,10 @@ class MakingTest extends DemoTest {
     @Order(3)
     void theSecondOfTwoAtOneCardIsTold() {
         Page tove = signedIn("Tove", ColorScheme.LIGHT);
-        tove.navigate("/bench/1");
+        Browser.go(tove, "/bench/1");
         assertThat(now(tove)).isVisible();
         Page bram = signedIn("Bram", ColorScheme.LIGHT);
-        bram.navigate("/bench/1");
+        Browser.go(bram, "/bench/1");
         assertThat(bram.getByText("This piece is in Tove’s hands")).isVisible();
         bram.keyboard().press(" ");
         Browser.click(bram, "Take it over");

@@ -22,7 +22,7 @@ class PatternsTest extends DemoTest {
     @Test
     void theBookIsFilteredAndTheFilterIsInTheAddress() {
         Page page = signedIn();
-        page.navigate("/patterns?kind=NECK_LANYARD");
+        Browser.go(page, "/patterns?kind=NECK_LANYARD");
         assertThat(page.getByText("5 patterns")).isVisible();
         page.getByLabel("Name").fill("braid");
         assertThat(page.getByText("1 pattern", new Page.GetByTextOptions().setExact(true)))
@@ -37,7 +37,7 @@ class PatternsTest extends DemoTest {
     @Test
     void aPatternIsWorkedOutLiveAndABadPartIsReplacedInOneStep() {
         Page page = signedIn();
-        page.navigate("/patterns/square-bar");
+        Browser.go(page, "/patterns/square-bar");
         Browser.heading(page, "Square-knot bar with slider");
         choose(page, "Bead", "Pebble bead (PB6)");
         assertThat(page.getByText("PB6 Pebble bead: 2 strands make a bundle of 3.6 mm for a hole of 2.6 mm"))
@@ -54,7 +54,7 @@ class PatternsTest extends DemoTest {
     @Test
     void aPatternOfOnesOwnIsComposedKeptOrderedAndWithdrawn() {
         Page page = signedIn();
-        page.navigate("/patterns/ladder");
+        Browser.go(page, "/patterns/ladder");
         page.getByRole(AriaRole.LINK, link("Copy and change")).click();
         Browser.heading(page, "Compose a pattern");
         page.getByLabel("Name").first().fill("Harbour ladder");
@@ -80,13 +80,13 @@ class PatternsTest extends DemoTest {
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("1 × Harbour ladder")))
                 .isVisible();
 
-        page.navigate("/patterns/harbour-ladder");
+        Browser.go(page, "/patterns/harbour-ladder");
         Browser.click(page, "Withdraw");
         assertThat(page.getByText("Harbour ladder is out of the book")).isVisible();
         assertThat(page.getByText(patterns(0))).isVisible();
         Browser.click(page, "Undo");
         assertThat(page.getByText(patterns(1))).isVisible();
-        page.navigate("/patterns/harbour-ladder");
+        Browser.go(page, "/patterns/harbour-ladder");
         Browser.click(page, "Withdraw");
         assertThat(page.getByText(patterns(0))).isVisible();
     }
@@ -94,7 +94,7 @@ class PatternsTest extends DemoTest {
     @Test
     void textThatIsNoPatternIsExplainedAndNotLost() {
         Page page = signedIn();
-        page.navigate("/patterns/read");
+        Browser.go(page, "/patterns/read");
         page.getByLabel("The pattern as JSON").fill("{\"name\": \"Menu\", \"soup\": 3}");
         Browser.click(page, "Open in the editor");
         assertThat(page.getByText("This cannot be read").first()).isVisible();
@@ -104,7 +104,7 @@ class PatternsTest extends DemoTest {
     @Test
     void aSwatchChangesWhatIsCutAndCanBeTakenBack() {
         Page page = signedIn();
-        page.navigate("/measures");
+        Browser.go(page, "/measures");
         page.getByLabel("Body length").fill("8,2 cm");
         page.getByLabel("Cord one strand used").fill("900 cm");
         Browser.click(page, "Keep the swatch");
@@ -119,7 +119,7 @@ class PatternsTest extends DemoTest {
     @Test
     void anOwnerChangesTheHouseSizes() {
         Page page = signedIn();
-        page.navigate("/measures");
+        Browser.go(page, "/measures");
         page.getByRole(AriaRole.BUTTON, button("Change").setExact(true)).click();
         page.getByLabel("Hand of M").fill("12 cm");
         Browser.click(page, "Keep the sizes");
@@ -133,7 +133,7 @@ class PatternsTest extends DemoTest {
     @Test
     void aBandTooWideForItsBuckleBecomesOneOfFewerRunsInOneStep() {
         Page page = signedIn();
-        page.navigate("/patterns/figure-eight-6");
+        Browser.go(page, "/patterns/figure-eight-6");
         choose(page, "Buckle", "Side-release buckle 16 (BK16)");
         assertThat(page.getByText("18.22 mm of cord lie on a bar of 16 mm")).isVisible();
         Browser.click(page, "Make Figure-eight band with buckle instead");
@@ -144,7 +144,7 @@ class PatternsTest extends DemoTest {
     @Test
     void whoWearsItIsJudged() {
         Page page = signedIn();
-        page.navigate("/patterns/neck-plain");
+        Browser.go(page, "/patterns/neck-plain");
         assertThat(page.getByText("The breakaway joint lies between the two ends"))
                 .isVisible();
         page.getByLabel("Who wears it").selectOption("A child under three");
@@ -156,7 +156,7 @@ class PatternsTest extends DemoTest {
     @Test
     void aStitchIsComposedPulledTightAndKept() {
         Page page = signedIn();
-        page.navigate("/patterns/stitches");
+        Browser.go(page, "/patterns/stitches");
         Browser.heading(page, "Stitches");
         assertThat(Browser.axeViolations(page)).isEmpty();
         page.getByRole(AriaRole.REGION, link("Figure-eight weave"))
@@ -179,7 +179,7 @@ class PatternsTest extends DemoTest {
         page.getByLabel("Name").fill("Harbour flat");
         Browser.click(page, "Keep the stitch");
         assertThat(page.getByRole(AriaRole.REGION, link("Harbour flat"))).isVisible();
-        page.navigate("/patterns/new?from=figure-eight-2");
+        Browser.go(page, "/patterns/new?from=figure-eight-2");
         choose(page, "Stitch", "Harbour flat");
         assertThat(page.getByText("It cannot be made yet")).isHidden();
     }
@@ -187,11 +187,11 @@ class PatternsTest extends DemoTest {
     @Test
     void theBookIsFilteredByWidthAndTime() {
         Page page = signedIn();
-        page.navigate("/patterns?width=5000&time=15");
+        Browser.go(page, "/patterns?width=5000&time=15");
         assertThat(page.getByText("Doubled cord with noose and connecting knot"))
                 .isVisible();
         assertThat(page.getByText("Broad figure-eight band")).isHidden();
-        page.navigate("/patterns?width=more");
+        Browser.go(page, "/patterns?width=more");
         assertThat(page.getByText("Broad figure-eight band")).isVisible();
     }
 

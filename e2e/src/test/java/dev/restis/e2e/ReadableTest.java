@@ -6,26 +6,35 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import dev.restis.app.costs.Verification;
 import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** Every view, in both colour schemes, on a desk and on a phone. */
-class ReadableTest extends DemoTest {
+class ReadableTest {
 
     /** With all that its makers have tied. */
-    @Override
-    String[] settings() {
-        return new String[0];
+    private static Server server;
+
+    @BeforeAll
+    static void start() {
+        server = new Server(true);
+    }
+
+    @AfterAll
+    static void stop() {
+        server.close();
     }
 
     /** What the demo's makers did before: something to see wherever somebody looks. */
     @Test
     void somethingStandsAtEveryStageAndTheBooksAddUp() {
-        assertThat(server().jdbc()
+        assertThat(server.jdbc()
                         .sql("select distinct stage::text from piece")
                         .query(String.class)
                         .set())
                 .contains("OPEN", "PLANNED", "CUTTING", "CUT", "MAKING", "MADE", "CHECKED", "PACKED", "SENT");
-        assertThat(server().jdbc().sql("""
+        assertThat(server.jdbc().sql("""
                         select who from left_over_now group by who having count(distinct piece_id) >= 9
                         """).query(String.class).set()).containsExactlyInAnyOrder("Tove", "Bram");
         assertThat(count("select count(*) from piece where stage = 'MADE' and dry_until > now()"))
@@ -34,15 +43,22 @@ class ReadableTest extends DemoTest {
         assertThat(count("select count(*) from bench_piece where held_up and in_hand_of = ''"))
                 .as("a strand too short, and nobody has decided")
                 .isEqualTo(1);
-        assertThat(new Verification(server().jdbc()).differences()).isEmpty();
+        assertThat(new Verification(server.jdbc()).differences()).isEmpty();
     }
 
-    private long count(String sql) {
-        return server().jdbc().sql(sql).query(Long.class).single();
+    private static long count(String sql) {
+        return server.jdbc().sql(sql).query(Long.class).single();
     }
 
     @Test
     void everyViewIsReadableInBothSchemesAndWidths() {
+        try (Browser browser = new Browser(server.address())) {
+            lookAtEveryView(browser);
+            assertThat(browser.troubles()).isEmpty();
+        }
+    }
+
+    private static void lookAtEveryView(Browser browser) {
         Page page = browser.signedIn("Tove", ColorScheme.LIGHT, 1280, 800);
         for (String view : List.of(
                 "/orders",
@@ -73,7 +89,7 @@ class ReadableTest extends DemoTest {
                 "/patterns/new",
                 "/patterns/read",
                 "/measures")) {
-            page.navigate(view);
+            Browser.go(page, view);
             Browser.settled(page);
             assertThat(Browser.axeViolations(page)).as(view).isEmpty();
             assertThat(Browser.scrollsSideways(page))
@@ -97,7 +113,7 @@ class ReadableTest extends DemoTest {
                 "/stock/buy",
                 "/stock/receive",
                 "/stock/articles/NT2")) {
-            phone.navigate(view);
+            Browser.go(phone, view);
             Browser.settled(phone);
             assertThat(Browser.scrollsSideways(phone)).as(view + " at 390 px").isFalse();
         }

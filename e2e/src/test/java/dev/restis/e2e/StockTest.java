@@ -7,44 +7,19 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
-import dev.restis.standins.BenchDevices;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.nio.file.Files;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
 
 /** The stores: buying, receiving against a purchase, counting with the scale, articles. */
 class StockTest extends DemoTest {
 
-    private final BenchDevices devices = devices();
-
-    private static BenchDevices devices() {
-        try {
-            return new BenchDevices(0, Files.createTempDirectory("restis-labels"));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    @Override
-    String[] settings() {
-        return new String[] {NOTHING_TIED, "--restis.devices=" + devices.address()};
-    }
-
-    @AfterAll
-    void switchOff() {
-        devices.close();
-    }
-
     @Test
     void whatIsMissingIsBoughtAndPutOnTheShelfWhenItComes() {
         Page page = signedIn("Tove", ColorScheme.LIGHT);
-        page.navigate("/stock/buy");
+        Browser.go(page, "/stock/buy");
         Locator group = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Grey Gull Cordage"));
         assertThat(group.getByText("missing")).isVisible();
         assertThat(group.getByText("Not enough from")).isVisible();
@@ -61,10 +36,10 @@ class StockTest extends DemoTest {
         page.getByLabel("Freight").fill("1.40");
         Browser.click(page, "Put on the shelf");
         Browser.heading(page, "Stock");
-        page.navigate("/stock/receive");
+        Browser.go(page, "/stock/receive");
         Locator note = page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("GG-1"));
         assertThat(note.getByText("€6.00")).isVisible();
-        page.navigate("/stock/buy");
+        Browser.go(page, "/stock/buy");
         assertThat(page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("No. 1 by Tove")))
                 .containsText("Closed");
     }
@@ -74,12 +49,12 @@ class StockTest extends DemoTest {
     void aSpoolIsWeighedOnTheBenchAndTheDifferenceBooked() throws Exception {
         HttpClient.newHttpClient()
                 .send(
-                        HttpRequest.newBuilder(URI.create(devices.address() + "/scale"))
+                        HttpRequest.newBuilder(URI.create(Server.DEVICES.address() + "/scale"))
                                 .PUT(HttpRequest.BodyPublishers.ofString("136000"))
                                 .build(),
                         HttpResponse.BodyHandlers.discarding());
         Page page = browser.signedIn("Bram", ColorScheme.LIGHT, 390, 844);
-        page.navigate("/stock/count");
+        Browser.go(page, "/stock/count");
         page.getByLabel("Article’s code").fill("li2");
         page.getByLabel("Keep what is expected secret").check();
         Browser.click(page, "Start counting");
@@ -98,14 +73,14 @@ class StockTest extends DemoTest {
         page.getByLabel("Reason for").fill("sold at the fair");
         Browser.click(page, "Book the differences");
         assertThat(page.getByText("booked").first()).isVisible();
-        page.navigate("/stock/articles/LI2");
+        Browser.go(page, "/stock/articles/LI2");
         assertThat(page.getByText("40.00 m").first()).isVisible();
     }
 
     @Test
     void anArticleSaysWhoSellsItAndWhatGoesWithIt() {
         Page page = signedIn("Tove", ColorScheme.DARK);
-        page.navigate("/stock");
+        Browser.go(page, "/stock");
         page.getByLabel("Find", new Page.GetByLabelOptions().setExact(true)).fill("swivel");
         page.getByRole(AriaRole.LINK, link("Swivel clip 12")).click();
         Browser.heading(page, "Swivel clip 12 (SC12)");

@@ -18,17 +18,15 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.locks.LockSupport;
-import java.util.function.BooleanSupplier;
+import org.awaitility.Awaitility;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -42,7 +40,6 @@ class TwoInstancesTest {
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
-    private static final int FIRST_PORT = 8640;
     /** Enough that an instance is killed amid them. */
     private static final int KILLED_ROWS = 1500;
 
@@ -179,13 +176,9 @@ class TwoInstancesTest {
         JsonNode ended(Instance at, long job, Duration within) {
             JsonNode[] last = new JsonNode[1];
             await(within, () -> {
-                try {
-                    last[0] = read(at, "/api/jobs/" + job);
-                    return !List.of("WAITING", "RUNNING")
-                            .contains(last[0].path("state").asString());
-                } catch (Exception e) {
-                    throw new IllegalStateException(e);
-                }
+                last[0] = read(at, "/api/jobs/" + job);
+                return !List.of("WAITING", "RUNNING")
+                        .contains(last[0].path("state").asString());
             });
             return last[0];
         }
@@ -193,12 +186,11 @@ class TwoInstancesTest {
 
     @BeforeAll
     static void startTwo() throws Exception {
-        folder = Files.createTempDirectory("restis-two");
-        Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwxr-xr-x"));
+        folder = Server.folder("restis-two");
         server = LocalPostgres.start(folder.resolve("database"), Durability.FORGETFUL);
         database = server.database();
         Files.writeString(folder.resolve("password"), database.password());
-        first = new Instance("first", FIRST_PORT);
+        first = new Instance("first", 8640);
         await(Duration.ofMinutes(1), () -> count("select count(*) from customer_order") > 3);
         second = new Instance("second", 8660);
     }
@@ -229,12 +221,8 @@ class TwoInstancesTest {
         }
     }
 
-    private static void await(Duration within, BooleanSupplier done) {
-        long end = System.nanoTime() + within.toNanos();
-        while (!done.getAsBoolean()) {
-            assertThat(System.nanoTime()).as("within %s", within).isLessThan(end);
-            LockSupport.parkNanos(TimeUnit.MILLISECONDS.toNanos(100));
-        }
+    private static void await(Duration within, Callable<Boolean> done) {
+        Awaitility.await().atMost(within).pollInterval(Duration.ofMillis(100)).until(done);
     }
 
     @Test
@@ -245,21 +233,38 @@ class TwoInstancesTest {
                 .isEqualTo("Tove");
         importsAtOnce(tove);
         plansAtOnce(tove);
-        killedAmidPlanning(tove);
-        killedAmidCuttingAndAnImport(tove);
+        killedAmidAll(tove);
         assertThat(new Verification(jdbc()).differences()).isEmpty();
         overtaken(tove);
     }
 
-    /** The first is killed while it plans and while it looks for something better: the second does both. */
-    private static void killedAmidPlanning(Visitor tove) throws Exception {
+    /**
+     * The first is killed while it plans a list, cuts another and reads a file in: the second plans, takes the spool and goes on, and
+     * reads the file in whole.
+     */
+    private static void killedAmidAll(Visitor tove) throws Exception {
         JsonNode weights = tove.read(second, "/api/cut/weights");
         assertThat(tove.put(second, "/api/cut/weights", """
                         {"leftoverPercent": 80, "handling": "0.01", "ageing": "0.02", "seconds": 3, "revision": %d}
                         """.formatted(
                                 weights.path("revision").asInt())))
                 .isEqualTo(200);
+        long list = planned(tove, second, batch(tove, second, "CUT", 100));
         long batch = batch(tove, second, "PLAN", 300);
+        nothingBetterIsLookedFor();
+        long spool = count("""
+                select s.id from cut_spool s join cut_step t on t.cut_spool_id = s.id
+                where s.cut_list_id = %d and t.kind = 'STRAND' group by s.id order by count(*) desc limit 1
+                """.formatted(list));
+        long file = tove.importing(first, "KILLED", KILLED_ROWS);
+        await(
+                Duration.ofSeconds(30),
+                () -> count("select count(*) from job where state = 'RUNNING' and id = " + file) == 1);
+        Set<Long> answered = ConcurrentHashMap.newKeySet();
+        CompletableFuture<Void> bench = CompletableFuture.runAsync(() -> {
+            while (cutNext(tove, first, list, spool, answered)) {}
+        });
+        await(Duration.ofSeconds(30), () -> answered.size() > 4);
         CompletableFuture<Long> cutOff = CompletableFuture.supplyAsync(() -> planned(tove, first, batch));
         await(
                 Duration.ofSeconds(20),
@@ -267,15 +272,36 @@ class TwoInstancesTest {
                         || count(
                                         "select count(*) from pg_stat_activity where state = 'active' and query like '%holding%'")
                                 > 0);
+        assertThat(count("select count(*) from job where state = 'RUNNING' and id = " + file))
+                .as("the file is still being read in")
+                .isEqualTo(1);
         first.kill();
-        assertThat(count("select count(*) from cut_list_batch where batch_id = " + batch))
-                .as("a plan is there or not, and not half of one")
-                .isLessThanOrEqualTo(1);
-        long list = planned(tove, second, batch);
+        bench.join();
+        plannedByTheOther(tove, batch);
+        cutByTheOther(tove, list, spool, answered);
+        JsonNode ended = tove.ended(second, file, Duration.ofSeconds(60));
+        assertThat(ended.path("state").asString()).as(ended.toString()).isEqualTo("DONE");
+        assertThat(count("select count(*) from customer_order where reference like 'KILLED-%'"))
+                .isEqualTo(KILLED_ROWS);
+        assertThat(count("select count(*) from order_line l join customer_order o on o.id = l.order_id"
+                        + " where o.reference like 'KILLED-%'"))
+                .as("nothing twice")
+                .isEqualTo(KILLED_ROWS);
+    }
+
+    private static void nothingBetterIsLookedFor() {
         await(
                 Duration.ofSeconds(40),
                 () -> count("select count(*) from job where kind = 'cut-plan' and state in ('WAITING', 'RUNNING')")
                         == 0);
+    }
+
+    private static void plannedByTheOther(Visitor tove, long batch) {
+        assertThat(count("select count(*) from cut_list_batch where batch_id = " + batch))
+                .as("a plan is there or not, and not half of one")
+                .isLessThanOrEqualTo(1);
+        long list = planned(tove, second, batch);
+        nothingBetterIsLookedFor();
         assertThat(count("select count(*) from cut_list_batch where batch_id = " + batch))
                 .isEqualTo(1);
         assertThat(count("""
@@ -286,41 +312,15 @@ class TwoInstancesTest {
                 """.formatted(batch)))
                 .as("every strand of list %d is planned", list)
                 .isZero();
-        assertThat(new Verification(jdbc()).differences()).isEmpty();
-        first = new Instance("first", FIRST_PORT);
     }
 
-    /**
-     * Two benches cut one list while a file is read in; the first is killed amid both. The second takes its spool and goes on, and the
-     * file is read in whole.
-     */
-    private static void killedAmidCuttingAndAnImport(Visitor tove) throws Exception {
-        long list = count("select max(id) from cut_list where confirmed_at is null");
-        List<Long> spools = jdbc().sql("""
-                        select s.id from cut_spool s join cut_step t on t.cut_spool_id = s.id
-                        where s.cut_list_id = ? and t.kind = 'STRAND' group by s.id order by count(*) desc limit 2
-                        """).param(list).query(Long.class).list();
-        long job = tove.importing(first, "KILLED", KILLED_ROWS);
-        await(
-                Duration.ofSeconds(30),
-                () -> count("select count(*) from job where state = 'RUNNING' and id = " + job) == 1);
-        Set<Long> answered = ConcurrentHashMap.newKeySet();
-        Instance killed = first;
-        CompletableFuture<Void> bench = CompletableFuture.runAsync(() -> {
-            while (cutNext(tove, killed, list, spools.get(0), answered)) {}
-        });
-        await(Duration.ofSeconds(30), () -> answered.size() > 4);
-        assertThat(count("select count(*) from job where state = 'RUNNING' and id = " + job))
-                .as("the file is still being read in")
-                .isEqualTo(1);
-        first.kill();
-        bench.join();
+    private static void cutByTheOther(Visitor tove, long list, long spool, Set<Long> answered) throws Exception {
         long before = answered.size();
-        String spool = "/api/cut/lists/" + list + "/spools/" + spools.get(0);
-        assertThat(tove.tell(second, spool + "/take", "{\"over\": true}").statusCode())
+        assertThat(tove.tell(second, "/api/cut/lists/" + list + "/spools/" + spool + "/take", "{\"over\": true}")
+                        .statusCode())
                 .isEqualTo(204);
         for (int n = 0; n < 3; n++) {
-            assertThat(cutNext(tove, second, list, spools.get(0), answered)).isTrue();
+            assertThat(cutNext(tove, second, list, spool, answered)).isTrue();
         }
         assertThat(answered).hasSize((int) before + 3);
         for (long step : answered) {
@@ -328,14 +328,6 @@ class TwoInstancesTest {
                     .as("step %d is booked once", step)
                     .isEqualTo(1);
         }
-        JsonNode ended = tove.ended(second, job, Duration.ofSeconds(60));
-        assertThat(ended.path("state").asString()).as(ended.toString()).isEqualTo("DONE");
-        assertThat(count("select count(*) from customer_order where reference like 'KILLED-%'"))
-                .isEqualTo(KILLED_ROWS);
-        assertThat(count("select count(*) from order_line l join customer_order o on o.id = l.order_id"
-                        + " where o.reference like 'KILLED-%'"))
-                .as("nothing twice")
-                .isEqualTo(KILLED_ROWS);
     }
 
     /** Cuts the next strand of a spool; answers whether the instance said so. */
@@ -440,13 +432,7 @@ class TwoInstancesTest {
                         insert into flyway_schema_history (installed_rank, version, description, type, script, installed_by,
                             execution_time, success) values (900, '900', 'next year', 'SQL', 'V900__next_year.sql', 'x', 1, true)
                         """).update();
-        await(Duration.ofSeconds(15), () -> {
-            try {
-                return tove.ask(second, "/api/session").statusCode() == 503;
-            } catch (Exception e) {
-                throw new IllegalStateException(e);
-            }
-        });
+        await(Duration.ofSeconds(15), () -> tove.ask(second, "/api/session").statusCode() == 503);
         assertThat(tove.ask(second, "/orders").body()).contains("A newer Restis has taken the place");
         assertThat(new String(Files.readAllBytes(second.home.resolve("log")), StandardCharsets.UTF_8))
                 .contains("stops serving");
