@@ -51,12 +51,14 @@ export const card = (more: Partial<Schemas['WorkCardView']> = {}): Schemas['Work
   },
   next: 0,
   heldUp: false,
+  begun: true,
   inHandOf: 'Tove',
   gatesRemind: false,
   timer: true,
   strands: [strand('A', 'first'), strand('B', 'second')],
   parts: [],
   passedOver: [],
+  notes: [],
   bodies: [
     {
       section: 0,

@@ -142,6 +142,39 @@ it('tells what was refused, and asks nothing more of that piece', async () => {
   expect(keptActs()).toEqual([]);
 });
 
+it('keeps what was refused as notes, each of them once', async () => {
+  keep({
+    who: 'Tove',
+    order: 1,
+    act: { key: 'a', piece: 25, act: 'ALL_THE_SAME', step: 2, reason: 'near enough', seconds: 40 },
+    refused: { title: 'Another step is next', detail: '' },
+  });
+  const asked = answering(204);
+  open(card());
+  fireEvent.click(screen.getByRole('button', { name: 'Keep it as a note' }));
+  await waitFor(() => expect(keptActs()).toEqual([]));
+  expect(asked.filter((a) => a.path === '/api/bench/notes').map((a) => a.body)).toEqual([
+    { key: 'a', piece: 25, step: 2, insteadOf: 'ALL_THE_SAME', seconds: 40, words: 'near enough' },
+  ]);
+});
+
+it('takes minutes that no timer counted, and a note', async () => {
+  const asked = answering(204);
+  open(card({ next: 2 }));
+  fireEvent.change(screen.getByLabelText('Minutes not timed'), { target: { value: '25' } });
+  fireEvent.change(screen.getByLabelText('Note'), { target: { value: 'the first half' } });
+  const form = screen.getByLabelText('Note').closest('form') as HTMLFormElement;
+  fireEvent.submit(form);
+  await waitFor(() =>
+    expect(asked.find((a) => a.path === '/api/bench/notes')?.body).toMatchObject({
+      piece: 25,
+      step: 2,
+      seconds: 1500,
+      words: 'the first half',
+    }),
+  );
+});
+
 it('shows in whose hands it is, and offers to take it over', async () => {
   const asked = answering(204);
   open(card({ inHandOf: 'Bram' }));

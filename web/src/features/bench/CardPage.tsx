@@ -10,10 +10,11 @@ import { ProblemNote } from '../../shared/ProblemNote';
 import { sessionQuery } from '../../shared/session';
 import classes from './Card.module.css';
 import { Fetch } from './Fetch';
-import { standingWith } from './kept';
+import { type KeptAct, standingWith } from './kept';
 import { LeftOver } from './LeftOver';
 import { MadePicture } from './MadePicture';
-import { type Card, cardQuery, useLayDown, useTake } from './queries';
+import { Notes } from './Notes';
+import { type Card, cardQuery, useLayDown, useNote, useTake } from './queries';
 import { SetUp } from './SetUp';
 import { StepList } from './StepList';
 import { StepPanel } from './StepPanel';
@@ -169,6 +170,12 @@ function AtBench({ card, who }: { card: Card; who: string }) {
           <section className="panel" aria-label={t('make.allSteps')}>
             <StepList card={card} at={stands.next} />
           </section>
+          {card.begun && (
+            <details className={`panel ${classes.aside}`} open={card.notes.length > 0}>
+              <summary>{t('make.notes')}</summary>
+              <Notes card={card} at={stands.next} />
+            </details>
+          )}
         </Stack>
       </div>
       <Text size="sm" c="dimmed" visibleFrom="md">
@@ -217,8 +224,16 @@ function LayDown({ piece }: { piece: number }) {
 /** What is kept on this device, and what was refused when it was sent. */
 function Waiting({ acts }: { acts: ReturnType<typeof useKeptActs> }) {
   const { t } = useTranslation();
+  const note = useNote();
+  const asNotes = async (refused: KeptAct['act'][]) => {
+    for (const { key, piece, act, step, seconds, reason, at } of refused) {
+      await note.mutateAsync({ key, piece, step, insteadOf: act, seconds, words: reason, at });
+      acts.drop([key]);
+    }
+  };
   return (
     <>
+      <ProblemNote error={note.error} />
       {acts.kept > 0 && !acts.sending && (
         <Alert color="straw" variant="outline" role="status">
           {t('make.kept', { count: acts.kept })}
@@ -237,9 +252,19 @@ function Waiting({ acts }: { acts: ReturnType<typeof useKeptActs> }) {
               <Text size="sm">
                 {t('make.refused.words', { count: ofPiece.length, piece })} {ofPiece[0]?.refused?.detail}
               </Text>
-              <Button variant="default" onClick={() => acts.drop(ofPiece.map((a) => a.act.key))}>
-                {t('make.refused.drop')}
-              </Button>
+              <Group gap="xs">
+                <Button
+                  variant="default"
+                  mih={44}
+                  loading={note.isPending}
+                  onClick={() => asNotes(ofPiece.map((a) => a.act))}
+                >
+                  {t('make.refused.note')}
+                </Button>
+                <Button variant="default" mih={44} onClick={() => acts.drop(ofPiece.map((a) => a.act.key))}>
+                  {t('make.refused.drop')}
+                </Button>
+              </Group>
             </Group>
           </Alert>
         );

@@ -108,3 +108,9 @@ export const useSetUp = () =>
 
 export const useTakeBackSetUp = () =>
   useHands((id: number) => ask(api.POST('/api/bench/set-ups/{id}/take-back', { params: { path: { id } } })));
+
+export const useNote = () =>
+  useHands((body: Schemas['BenchNoteRequest']) => ask(api.POST('/api/bench/notes', { body })));
+
+export const useTakeBackNote = () =>
+  useHands((id: number) => ask(api.POST('/api/bench/notes/{id}/take-back', { params: { path: { id } } })));

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.io.IOException;
@@ -53,11 +54,13 @@ class JourneyTest extends DemoTest {
                 .asString()
                 .contains("mark mm");
 
-        String before = stockOf(page, "NT2");
+        String before = stockOf(page, "NT2").innerText();
         page.goBack();
         Browser.click(page, "Confirm: 103 pieces are cut");
         assertThat(page.getByText("Cut and booked by Tove")).isVisible();
-        assertThat(stockOf(page, "NT2")).isNotEqualTo(before);
+        assertThat(stockOf(page, "NT2"))
+                .not()
+                .hasText(before, new LocatorAssertions.HasTextOptions().setUseInnerText(true));
 
         page.getByRole(AriaRole.LINK, link("Costs")).click();
         Browser.heading(page, "Costs");
@@ -164,8 +167,8 @@ class JourneyTest extends DemoTest {
         assertThat(page.getByText("a metre").first()).isVisible();
     }
 
-    private static String stockOf(Page page, String code) {
+    private static Locator stockOf(Page page, String code) {
         Browser.go(page, "/stock?query=" + code);
-        return page.locator("main section").first().innerText();
+        return page.locator("main section").first();
     }
 }

@@ -40,8 +40,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class Bench {
 
     private static final int MOST_AT_ONCE = 200;
-    private static final int LONGEST_REASON = 400;
-    private static final int DAY_SECONDS = 86_400;
+    static final int LONGEST_REASON = 400;
+    static final int DAY_SECONDS = 86_400;
 
     /**
      * Something done with a step.
@@ -268,7 +268,7 @@ public class Bench {
         return faults;
     }
 
-    private By by(UUID key, @Nullable Instant doneAt) {
+    By by(UUID key, @Nullable Instant doneAt) {
         Instant now = clock.instant();
         // A device whose clock is ahead did it now.
         Instant done = doneAt == null || !doneAt.isBefore(now) ? now : doneAt;

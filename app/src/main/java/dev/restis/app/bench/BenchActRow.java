@@ -36,7 +36,9 @@ class BenchActRow {
         SPLICE(null),
         NEW_STRAND(null),
         NEW_PART(null),
-        GIVE_UP(null);
+        GIVE_UP(null),
+        NOTE(null),
+        NOTE_TAKEN_BACK(null);
 
         private final BenchAct.@Nullable Kind walks;
 
@@ -61,7 +63,11 @@ class BenchActRow {
             @Nullable Integer strand,
             @Nullable Integer leg,
             @Nullable Long cordLeftUm) {
-        static final Noted NOTHING = new Noted(null, "", null, null, null, null);
+        static final Noted NOTHING = of(null, "");
+
+        static Noted of(@Nullable Integer seconds, String reason) {
+            return new Noted(seconds, reason, null, null, null, null);
+        }
     }
 
     @Id
@@ -89,6 +95,7 @@ class BenchActRow {
     private @Nullable Long cordLeftUm;
     private @Nullable Long takesBack;
     private String mishap = "";
+    private @Nullable String wouldBe;
 
     protected BenchActRow() {}
 
@@ -116,6 +123,16 @@ class BenchActRow {
         return this;
     }
 
+    /** What it would have been, had it not come too late. */
+    BenchActRow insteadOf(BenchAct.@Nullable Kind refused) {
+        wouldBe = refused == null ? null : refused.name();
+        return this;
+    }
+
+    BenchAct.@Nullable Kind insteadOf() {
+        return wouldBe == null ? null : BenchAct.Kind.valueOf(wouldBe);
+    }
+
     long id() {
         return id;
     }
@@ -134,6 +151,16 @@ class BenchActRow {
 
     String who() {
         return who;
+    }
+
+    @Nullable
+    Integer seconds() {
+        return seconds;
+    }
+
+    @Nullable
+    Long takesBack() {
+        return takesBack;
     }
 
     Instant doneAt() {

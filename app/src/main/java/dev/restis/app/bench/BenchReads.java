@@ -247,6 +247,7 @@ class BenchReads {
         PieceDesk.Worked worked = sitting.workOut(spec);
         Optional<BenchPiece> bench = Optional.ofNullable(entities.find(BenchPiece.class, piece));
         WorkCard card = bench.map(b -> cards.card(b.card())).orElseGet(() -> Cards.of(worked));
+        List<BenchActRow> rows = bench.map(b -> acts.of(List.of(b.piece()))).orElse(List.of());
         Instant now = clock.instant();
         Workshop.BenchRules rules = workshop.bench();
         return new WorkCardView(
@@ -268,6 +269,7 @@ class BenchReads {
                                 .orElse(null)),
                 bench.map(BenchPiece::next).orElse(0),
                 bench.map(BenchPiece::heldUp).orElse(false),
+                bench.isPresent(),
                 bench.map(BenchPiece::inHandOf).orElse(""),
                 rules.gatesRemind(),
                 rules.timer(),
@@ -285,8 +287,9 @@ class BenchReads {
                 Optional.ofNullable(row.get("batch", Long.class))
                         .flatMap(batch -> setUps.of(batch, row.get("setUp", String.class)))
                         .orElse(null),
-                bench.map(b -> passedOver(b, card)).orElse(List.of()),
-                bench.flatMap(b -> last(b, card)).orElse(null));
+                passedOver(rows, card),
+                Notes.standing(rows),
+                last(rows, card).orElse(null));
     }
 
     /** The card alone. */
@@ -361,8 +364,7 @@ class BenchReads {
     }
 
     /** The gates that somebody went on from all the same. */
-    private List<PassedOverView> passedOver(BenchPiece bench, WorkCard card) {
-        List<BenchActRow> rows = acts.of(List.of(bench.piece()));
+    private static List<PassedOverView> passedOver(List<BenchActRow> rows, WorkCard card) {
         Map<Long, BenchActRow> byNumber = rows.stream().collect(Collectors.toMap(BenchActRow::id, Function.identity()));
         return walk(card, rows).passedOver().stream()
                 .map(a -> Objects.requireNonNull(byNumber.get(a.number())))
@@ -375,8 +377,7 @@ class BenchReads {
                 card, true, rows.stream().flatMap(a -> a.walks().stream()).toList());
     }
 
-    private Optional<LastBenchAct> last(BenchPiece bench, WorkCard card) {
-        List<BenchActRow> rows = acts.of(List.of(bench.piece()));
+    private static Optional<LastBenchAct> last(List<BenchActRow> rows, WorkCard card) {
         return walk(card, rows)
                 .newest()
                 .flatMap(n -> rows.stream().filter(r -> r.id() == n.number()).findFirst())

@@ -10,7 +10,6 @@ import dev.restis.app.bench.LeftOvers.LeftRequest;
 import dev.restis.app.bench.LeftOvers.WeighedRequest;
 import dev.restis.app.bench.Mishaps.ChoiceView;
 import dev.restis.app.bench.Mishaps.WayRequest;
-import dev.restis.app.bench.SetUps.SetUpRequest;
 import dev.restis.app.platform.Keyset;
 import dev.restis.app.platform.OpenedAt;
 import dev.restis.app.platform.Pdf;
@@ -45,7 +44,6 @@ class CardsController {
     private final Mishaps mishaps;
     private final CardSheet sheet;
     private final OpenedAt openedAt;
-    private final SetUps setUps;
 
     CardsController(
             Bench bench,
@@ -54,9 +52,7 @@ class CardsController {
             LeftOvers leftOvers,
             Mishaps mishaps,
             CardSheet sheet,
-            OpenedAt openedAt,
-            SetUps setUps) {
-        this.setUps = setUps;
+            OpenedAt openedAt) {
         this.sheet = sheet;
         this.openedAt = openedAt;
         this.mishaps = mishaps;
@@ -140,18 +136,6 @@ class CardsController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void takeBackLeftOver(@PathVariable long id) {
         leftOvers.takeBack(id);
-    }
-
-    @PostMapping("/set-ups")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void setUp(@RequestBody SetUpRequest body) {
-        setUps.keep(body);
-    }
-
-    @PostMapping("/set-ups/{id}/take-back")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void takeBackSetUp(@PathVariable long id) {
-        setUps.takeBack(id);
     }
 
     @PostMapping("/take")

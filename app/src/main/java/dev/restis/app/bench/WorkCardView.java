@@ -24,6 +24,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * A piece's card as the bench shows it: lengths in micrometres, times in seconds, and codes for whoever puts them in words.
  *
+ * @param begun whether somebody has had it in hand, so that it has a card of its own
  * @param alike pieces on the same card, to be made step by step with this one
  * @param setUp of the bench for its batch, where somebody said how long that took
  * @param last what was done last, of what stands
@@ -32,6 +33,7 @@ public record WorkCardView(
         BenchPieceView piece,
         int next,
         boolean heldUp,
+        boolean begun,
         String inHandOf,
         boolean gatesRemind,
         boolean timer,
@@ -46,6 +48,7 @@ public record WorkCardView(
         List<AlikeView> alike,
         SetUps.@Nullable BenchSetUpView setUp,
         List<PassedOverView> passedOver,
+        List<Notes.BenchNoteView> notes,
         @Nullable LastBenchAct last) {
 
     /** Which piece it is, and whose. */
