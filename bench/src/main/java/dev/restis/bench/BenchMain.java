@@ -12,7 +12,7 @@ import org.openjdk.jmh.runner.options.OptionsBuilder;
 import org.openjdk.jmh.runner.options.VerboseMode;
 import org.openjdk.jmh.util.Statistics;
 
-/** Runs every measurement and prints one table; with {@code cuts}, the cut plans alone. */
+/** Runs every measurement and prints one table; with {@code cuts} the cut plans alone, with {@code learning} the played workshops. */
 public final class BenchMain {
 
     private BenchMain() {}
@@ -26,6 +26,10 @@ public final class BenchMain {
                 System.getProperty("java.version"));
         if (List.of(args).contains("cuts")) {
             CutClasses.print(out);
+            return;
+        }
+        if (List.of(args).contains("learning")) {
+            LearningBench.print(out, args.length > 1 ? Long.parseLong(args[1]) : 1);
             return;
         }
         Collection<RunResult> results = new Runner(new OptionsBuilder()
@@ -58,5 +62,6 @@ public final class BenchMain {
         out.println("workOut: fit, strands, checks. workOutAndDraw: with the full picture.");
         out.println("firstFitDecreasing: a cut list of so many strands, planned on spools and remnants.");
         CutClasses.print(out);
+        LearningBench.print(out, 1);
     }
 }

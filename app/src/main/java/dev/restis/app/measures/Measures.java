@@ -10,13 +10,12 @@ import dev.restis.core.cord.Cord;
 import dev.restis.core.cord.Material;
 import dev.restis.core.fit.Ease;
 import dev.restis.core.fit.SizeTable;
-import dev.restis.core.learning.Swatch;
-import dev.restis.core.learning.SwatchBook;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.LengthReader;
 import dev.restis.core.measure.UnitSystem;
-import dev.restis.core.piece.TakeUp;
+import dev.restis.core.piece.Learned;
+import dev.restis.core.piece.Swatch;
 import dev.restis.core.stitch.OwnStitch;
 import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitches;
@@ -24,6 +23,7 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
@@ -45,7 +45,7 @@ public class Measures {
      *
      * @param eases inner circumference beyond the wrist, for each fit
      */
-    public record House(SizeTable sizes, Map<Ease, Length> eases, TakeUp.Book takeUps) {}
+    public record House(SizeTable sizes, Map<Ease, Length> eases, Learned learned) {}
 
     /** A size as typed; lengths are text in any unit. */
     public record SizeInput(String name, String wrist, String hand) {}
@@ -93,12 +93,20 @@ public class Measures {
         }
     }
 
+    /** What is learned rests on; the same figures are the same object, so that what follows from them is known again. */
+    private record Rested(List<Swatch> swatches, Optional<String> maker) {}
+
+    private record Known(Rested on, Learned learned) {}
+
     private final JdbcClient jdbc;
     private final Clock clock;
     private final SettingRevisions revisions;
     private final Materials materials;
+    private final Workshop workshop;
+    private volatile Known rested = new Known(new Rested(List.of(), Optional.empty()), Learned.NOTHING);
 
-    Measures(Materials materials, SettingRevisions revisions, JdbcClient jdbc, Clock clock) {
+    Measures(Materials materials, SettingRevisions revisions, Workshop workshop, JdbcClient jdbc, Clock clock) {
+        this.workshop = workshop;
         this.revisions = revisions;
         this.materials = materials;
         this.jdbc = jdbc;
@@ -107,12 +115,28 @@ public class Measures {
 
     @Transactional(readOnly = true)
     public House house() {
+        return new House(sizes(), eases(), learned());
+    }
+
+    private Learned learned() {
         Map<String, Material> book = materials.book();
-        List<Swatch> swatches = rows().stream()
+        // The newest is listed first.
+        List<Swatch> swatches = new ArrayList<>(rows().stream()
                 .map(r -> r.swatch(book))
                 .flatMap(Optional::stream)
-                .toList();
-        return new House(sizes(), eases(), new SwatchBook(swatches));
+                .toList());
+        Collections.reverse(swatches);
+        if (swatches.isEmpty()) {
+            return Learned.NOTHING;
+        }
+        Rested now = new Rested(swatches, workshop.onlyMaker());
+        return now.equals(rested.on()) ? rested.learned() : keep(now);
+    }
+
+    private Learned keep(Rested on) {
+        Known known = new Known(on, Learned.from(on.swatches(), on.maker()));
+        rested = known;
+        return known.learned();
     }
 
     @Transactional(readOnly = true)

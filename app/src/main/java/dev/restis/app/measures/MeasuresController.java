@@ -8,18 +8,20 @@ import dev.restis.app.workshop.Workshop;
 import dev.restis.core.cord.Material;
 import dev.restis.core.fit.Ease;
 import dev.restis.core.fit.SizeTable;
-import dev.restis.core.learning.Swatch;
-import dev.restis.core.learning.SwatchBook;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.LengthReader;
 import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.piece.Learned;
 import dev.restis.core.piece.MarginPolicy;
+import dev.restis.core.piece.Swatch;
 import dev.restis.core.piece.TakeUp;
 import dev.restis.core.stitch.Gauge;
 import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitches;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -191,8 +193,15 @@ class MeasuresController {
                 .map(r -> r.swatch(book))
                 .flatMap(Optional::stream)
                 .toList();
-        Optional<TakeUp> measured =
-                own.stream().findFirst().flatMap(s -> new SwatchBook(own).find(stitch, s.gauge(), s.material()));
+        Optional<Swatch> newest = own.stream().findFirst();
+        List<Swatch> tied = new ArrayList<>(own);
+        Collections.reverse(tied);
+        TakeUp takeUp = Learned.from(tied, Optional.empty())
+                .takeUp(
+                        stitch,
+                        newest.map(Swatch::material)
+                                .orElseGet(() -> book.values().iterator().next()),
+                        newest.map(Swatch::gauge).orElse(gauge));
         return new StitchRow(
                 stitch.code(),
                 stitch.cores().least(),
@@ -200,9 +209,9 @@ class MeasuresController {
                 use,
                 pitch,
                 use / pitch,
-                measured.map(TakeUp::source).orElse(TakeUp.Source.GEOMETRY),
-                measured.map(TakeUp::spread).orElse(TakeUp.GEOMETRY_SPREAD),
-                measured.map(TakeUp::useRatio).orElse(null),
+                takeUp.source(),
+                takeUp.spread(),
+                own.isEmpty() ? null : takeUp.useRatio(),
                 own.size());
     }
 

@@ -21,12 +21,12 @@ import dev.restis.core.pattern.HardwareSlot;
 import dev.restis.core.pattern.Pattern;
 import dev.restis.core.picture.PictureDrawer.Detail;
 import dev.restis.core.piece.Check.Verdict;
+import dev.restis.core.piece.Learned;
 import dev.restis.core.piece.MakingTime;
 import dev.restis.core.piece.MarginPolicy;
 import dev.restis.core.piece.Occasion;
 import dev.restis.core.piece.PieceRequest;
 import dev.restis.core.piece.PieceWorker;
-import dev.restis.core.piece.TakeUp;
 import dev.restis.core.piece.WorkOut;
 import dev.restis.core.piece.WorkedPiece;
 import dev.restis.core.piece.WorkedStrand;
@@ -77,7 +77,7 @@ public class PieceDesk {
             Map<String, PieceRequest.Part> parts,
             PieceRequest.Size size,
             MarginPolicy margin,
-            TakeUp.Book takeUps) {}
+            Learned learned) {}
 
     /** A sitting at the desk: articles, patterns and the house's rules are read once for many pieces, articles as they are met. */
     public Sitting sit() {
@@ -241,7 +241,7 @@ public class PieceDesk {
 
         /** The worst of a piece's checks but for those of stock. */
         public Verdict verdict(PieceSpec spec) {
-            Asked asked = new Asked(spec, cords(spec), parts(spec), size(spec), margin, house.takeUps());
+            Asked asked = new Asked(spec, cords(spec), parts(spec), size(spec), margin, house.learned());
             return verdicts.get(asked, a -> workOut(spec).piece().verdict());
         }
 
@@ -373,7 +373,7 @@ public class PieceDesk {
                     cords(spec),
                     size(spec),
                     parts(spec),
-                    new PieceRequest.House(margin, spec.units().cuttingStep(), house.takeUps(), spec.kit()),
+                    new PieceRequest.House(margin, spec.units().cuttingStep(), house.learned(), spec.kit()),
                     spec.wearer(),
                     spec.tapered(),
                     spec.accepted() == null ? Set.of() : Set.of(spec.accepted().check()));

@@ -87,7 +87,7 @@ class Samples {
                 cords,
                 size,
                 parts,
-                new PieceRequest.House(margin, UnitSystem.METRIC.cuttingStep(), house.takeUps(), false));
+                new PieceRequest.House(margin, UnitSystem.METRIC.cuttingStep(), house.learned(), false));
     }
 
     /** Strung and slide-bead pieces are shown in what they are made of; all others in polyester. */

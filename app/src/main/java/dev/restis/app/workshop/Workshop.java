@@ -131,6 +131,13 @@ public class Workshop {
         return people.findByName(name).map(Person::id);
     }
 
+    /** Whoever makes everything, where there is one person only. */
+    @Transactional(readOnly = true)
+    public Optional<String> onlyMaker() {
+        List<Person> present = people.present();
+        return present.size() == 1 ? Optional.of(present.get(0).name) : Optional.empty();
+    }
+
     @Transactional(readOnly = true)
     public boolean needsOwner() {
         return people.count() == 0;

@@ -1,4 +1,4 @@
-/** What swatches and the bench say about take-up. */
+/** Learning from what was measured: one filter for cord, lengths and minutes, and how sure it is. */
 @NullMarked
 package dev.restis.core.learning;
 

@@ -60,7 +60,7 @@ public record CardStrand(
                 straight,
                 hold,
                 finish,
-                worked.tails().size());
+                worked.ends());
     }
 
     private static final int LETTERS = 26;

@@ -1,8 +1,8 @@
 package dev.restis.core.make;
 
+import dev.restis.core.learning.Normal;
 import dev.restis.core.measure.Length;
 import dev.restis.core.piece.Check.Verdict;
-import dev.restis.core.piece.NormalQuantile;
 
 /**
  * What a leg of a strand has used when a step is done, and what it must still give.
@@ -54,7 +54,7 @@ public record CordLeft(
         double expected = need.toMillimetres() - toTie + toTie * mean;
         double sd = toTie * Math.sqrt(variance + noise);
         double over = left.toMillimetres() - expected;
-        return sd > 0 ? NormalQuantile.below(over / sd) : over >= 0 ? 1 : 0;
+        return sd > 0 ? Normal.below(over / sd) : over >= 0 ? 1 : 0;
     }
 
     /** What a chance of sufficing asks for. */

@@ -40,9 +40,7 @@ final class Trimming {
         List<Integer> open = new ArrayList<>();
         for (int i = 0; i < card.strands.size(); i++) {
             var worked = card.strands.get(i).worked();
-            if (!trimmed.contains(i)
-                    && stages.contains(worked.stage())
-                    && !worked.tails().isEmpty()) {
+            if (!trimmed.contains(i) && stages.contains(worked.stage()) && worked.ends() > 0) {
                 open.add(i);
             }
         }
@@ -96,7 +94,7 @@ final class Trimming {
 
     private int endsOf(List<Integer> strands) {
         return strands.stream()
-                .mapToInt(i -> card.strands.get(i).worked().tails().size())
+                .mapToInt(i -> card.strands.get(i).worked().ends())
                 .sum();
     }
 

@@ -1,7 +1,9 @@
 package dev.restis.core.measure;
 
+import dev.restis.core.learning.Tie;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * The short sum behind a length, term by term, so that every figure can be opened.
@@ -21,42 +23,35 @@ public record Sum(List<Term> terms) {
      * @param count how many; 1 where counting makes no sense
      * @param each the length of one
      * @param total the term's share of the sum; negative where it is taken off
-     * @param spread one standard deviation over the length, where it depends on how the maker ties; 0 where it does not
+     * @param tie what it depends on where it is tied; nothing where no hand changes it
      */
-    public record Term(String code, long count, Length each, Length total, double spread) {
+    public record Term(String code, long count, Length each, Length total, Optional<Tie> tie) {
 
         public static Term of(String code, Length length) {
-            return new Term(code, 1, length, length, 0);
+            return new Term(code, 1, length, length, Optional.empty());
         }
 
         public static Term of(String code, long count, Length each) {
-            return new Term(code, count, each, each.times(count), 0);
+            return new Term(code, count, each, each.times(count), Optional.empty());
         }
 
-        public static Term tied(String code, long count, Length each, double spread) {
-            return new Term(code, count, each, each.times(count), spread);
+        /** @param each what the hand is expected to take, with what was learned of it */
+        public static Term tied(String code, long count, Length each, Tie tie) {
+            return new Term(code, count, each, each.times(count), Optional.of(tie));
+        }
+
+        /** One standard deviation over the length, where it depends on how the maker ties; 0 where it does not. */
+        public double spread() {
+            return tie.map(Tie::spread).orElse(0.0);
         }
 
         public Term negated() {
-            return new Term(code, count, each, Length.ZERO.minus(total), spread);
+            return new Term(code, count, each, Length.ZERO.minus(total), tie);
         }
     }
 
     public Length total() {
         return totalOf(terms);
-    }
-
-    /**
-     * One standard deviation of the sum: the terms' own added up in full, because one hand ties them all in one cord.
-     */
-    public Length spread() {
-        Length spread = Length.ZERO;
-        for (Term term : terms) {
-            if (term.spread() != 0) {
-                spread = spread.plus(term.total().times(term.spread()));
-            }
-        }
-        return spread;
     }
 
     public Sum and(Term term) {

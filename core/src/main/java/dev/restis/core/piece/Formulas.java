@@ -5,7 +5,7 @@ public final class Formulas {
 
     /** To be raised with every change by which a piece of an unchanged pattern takes another length,
      * or is tied in another order. */
-    public static final int VERSION = 3;
+    public static final int VERSION = 4;
 
     private Formulas() {}
 }

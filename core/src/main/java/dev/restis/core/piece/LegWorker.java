@@ -3,6 +3,7 @@ package dev.restis.core.piece;
 import dev.restis.core.cord.Cord;
 import dev.restis.core.cord.Hardware.Measure;
 import dev.restis.core.fit.EyeFit;
+import dev.restis.core.learning.Tie;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.Sum;
 import dev.restis.core.measure.Sum.Term;
@@ -21,6 +22,7 @@ import dev.restis.core.stitch.Gauge;
 import dev.restis.core.stitch.Knots;
 import dev.restis.core.stitch.OwnStitch;
 import dev.restis.core.stitch.Seat;
+import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitches;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -33,7 +35,6 @@ final class LegWorker implements Section.Visitor<List<Term>> {
     /** What an end that runs through the closing has there. */
     static final String CLOSURE_TAIL = "closure.tail";
 
-    private static final double GEOMETRY = TakeUp.GEOMETRY_SPREAD;
     private static final Length FUSE = Length.ofMillimetres(10);
     /** A customer who ties a kit is given this much more to hold. */
     private static final Length KIT_TAIL = Length.ofMillimetres(50);
@@ -137,8 +138,18 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         return role.endsOf(leg, seats);
     }
 
-    private static List<Term> tied(String code, long count, Length each) {
-        return List.of(Term.tied(code, count, each, GEOMETRY));
+    /** A single knot. */
+    private Term knotted(String code, long count, Length geometry) {
+        return tied(code, count, geometry, parts.request.house().learned().knot(code, cord.material()));
+    }
+
+    private Term stitched(String code, long count, Stitch stitch, Seat place, Gauge gauge) {
+        Tie tie = parts.request.house().learned().tie(stitch, place, cord.material(), gauge);
+        return tied(code, count, stitch.use(gauge, place), tie);
+    }
+
+    private static Term tied(String code, long count, Length geometry, Tie tie) {
+        return Term.tied(code, count, tie.factor() == 1 ? geometry : geometry.times(tie.factor()), tie);
     }
 
     @Override
@@ -151,12 +162,12 @@ final class LegWorker implements Section.Visitor<List<Term>> {
                 .orElseGet(() -> Bundle.packedDiameter(parts.runs(section.on())) * parts.thickest(section.on()));
         double d = cord.workedMillimetres();
         return switch (section.hitch()) {
-            case LARKS_HEAD -> tied("mount.larksHead", 1, Knots.larksHeadLeg(bar, d));
-            case FOLD -> tied("mount.fold", 1, Knots.foldLeg(bar, d));
+            case LARKS_HEAD -> List.of(knotted("mount.larksHead", 1, Knots.larksHeadLeg(bar, d)));
+            case FOLD -> List.of(knotted("mount.fold", 1, Knots.foldLeg(bar, d)));
             case NOOSE_KNOT ->
                 List.of(
                         Term.of("mount.around", Knots.foldLeg(bar, d).times(2L)),
-                        Term.tied("mount.nooseKnot", 1, Knots.barrel(Hitch.WRAPS, d), GEOMETRY),
+                        knotted("mount.nooseKnot", 1, Knots.barrel(Hitch.WRAPS, d)),
                         Term.of("knot.height", Knots.barrelHeight(Hitch.WRAPS, d)));
         };
     }
@@ -189,16 +200,21 @@ final class LegWorker implements Section.Visitor<List<Term>> {
             return List.of();
         }
         List<Term> terms = new ArrayList<>();
-        TakeUp takeUp = worked.takeUp();
-        Length use = takeUp.use(section.stitch(), worked.gauge(), place);
         terms.add(
                 section.stitch().ties(place)
-                        ? Term.tied(bodyCode(section), worked.repeats(), use, takeUp.spread())
-                        : Term.of("body.straight", worked.repeats(), use));
+                        ? stitched(bodyCode(section), worked.repeats(), section.stitch(), place, worked.gauge())
+                        : Term.of("body.straight", worked.repeats(), straight(section.stitch(), worked, place)));
         if (worked.beads() > 0) {
             section.motif().ifPresent(motif -> terms.add(bead(motif, worked, seat)));
         }
         return terms;
+    }
+
+    /** A strand that is not tied runs along; where lengths were measured, as far as they say. */
+    private static Length straight(Stitch stitch, WorkedBody worked, Seat place) {
+        return worked.takeUp().pitchRatio() == 1
+                ? stitch.use(worked.gauge(), place)
+                : worked.takeUp().pitch(stitch, worked.gauge());
     }
 
     private static String bodyCode(Body section) {
@@ -234,7 +250,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
 
     private List<Term> knotTerms(KnotKind kind, int wraps, Collection<Seat> seats, int count) {
         return List.of(
-                Term.tied("knot." + kind, count, parts.knotUse(kind, wraps, seats), GEOMETRY),
+                knotted("knot." + kind, count, parts.knotUse(kind, wraps, seats)),
                 knotHeight(kind, wraps, seats, count));
     }
 
@@ -264,7 +280,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
     public List<Term> slider(Section.Slider section) {
         if (leg.first() == Seat.CLOSURE) {
             Gauge gauge = parts.sliderGauge(section.tails());
-            return tied("closure.half-knot", section.halfKnots(), Stitches.HALF_KNOT.use(gauge, Seat.WORKING));
+            return List.of(stitched("closure.half-knot", section.halfKnots(), Stitches.HALF_KNOT, Seat.WORKING, gauge));
         }
         return endsIn(section.tails()) > 0 ? tails(section.tails()) : List.of();
     }
@@ -274,7 +290,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         List<Term> terms = new ArrayList<>(List.of(Term.of(CLOSURE_TAIL, ends, tail())));
         if (!parts.endBeads(seats)) {
             Length knot = Knots.overhand(parts.tailsPerSide(seats), parts.thickest(seats));
-            terms.add(Term.tied("closure.endStop", ends, knot, GEOMETRY));
+            terms.add(knotted("closure.endStop", ends, knot));
         }
         return terms;
     }
@@ -293,11 +309,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         }
         return List.of(
                 Term.of(CLOSURE_TAIL, ends, tail()),
-                Term.tied(
-                        "closure.slidingKnot",
-                        ends,
-                        Knots.sliding(section.wraps(), cord.workedMillimetres()),
-                        GEOMETRY));
+                knotted("closure.slidingKnot", ends, Knots.sliding(section.wraps(), cord.workedMillimetres())));
     }
 
     /** The barrel that closes the eye, half the eye around all tails, then the tail and its stop. */
@@ -310,7 +322,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         double d = cord.workedMillimetres();
         double bundle = Bundle.packedDiameter(parts.runs(section.tails())) * d;
         if (number > 0) {
-            terms.add(Term.tied("closure.nooseKnot", 1, Knots.barrel(Section.Noose.WRAPS, d), GEOMETRY));
+            terms.add(knotted("closure.nooseKnot", 1, Knots.barrel(Section.Noose.WRAPS, d)));
         }
         terms.add(Term.of("knot.height", Knots.barrelHeight(Section.Noose.WRAPS, d)));
         terms.add(Term.of("closure.noose", Knots.foldLeg(bundle, d).times(2L)));
@@ -352,7 +364,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         int takers = Math.max(1, parts.runs(section.tiedBy()) / 2);
         int own = -Math.floorDiv(-hitches, takers);
         return List.of(
-                Term.tied("closure.buttonhole", own, section.hitch().use(gauge, Seat.WORKING), GEOMETRY),
+                stitched("closure.buttonhole", own, section.hitch(), Seat.WORKING, gauge),
                 Term.of("closure.buttonholeCore", hitches - own, pitch));
     }
 
@@ -375,10 +387,10 @@ final class LegWorker implements Section.Visitor<List<Term>> {
     public List<Term> wrapped(Section.Wrapped section) {
         double d = parts.thickest(List.of(Seat.WRAP));
         if (leg.first() == Seat.WRAP) {
-            return tied(
+            return List.of(knotted(
                     "finish.wrap",
                     1,
-                    Knots.wrap(section.turns(), parts.ends(section.seats()), parts.thickest(section.seats()), d));
+                    Knots.wrap(section.turns(), parts.ends(section.seats()), parts.thickest(section.seats()), d)));
         }
         int ends = endsIn(section.seats());
         return ends > 0
@@ -406,7 +418,7 @@ final class LegWorker implements Section.Visitor<List<Term>> {
         double d = section.together() ? parts.thickest(section.seats()) : cord.workedMillimetres();
         KnotKind kind = section.wraps() > 1 ? KnotKind.BARREL : KnotKind.OVERHAND;
         if (ties(section.tiedBy())) {
-            terms.add(Term.tied("finish.endKnot", ends, KnotSize.use(kind, section.wraps(), strands, d), GEOMETRY));
+            terms.add(knotted("finish.endKnot", ends, KnotSize.use(kind, section.wraps(), strands, d)));
         }
         return terms;
     }

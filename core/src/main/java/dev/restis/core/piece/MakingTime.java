@@ -47,7 +47,7 @@ public record MakingTime(Duration prepare, Duration body, Duration closure, Dura
             body += worked.repeats() * perRepeat(worked.section().stitch()) + BEAD * worked.beads();
         }
         long knots = piece.request().pattern().all(Section.Knot.class).size();
-        int ends = piece.strands().stream().mapToInt(s -> s.tails().size()).sum();
+        int ends = piece.strands().stream().mapToInt(WorkedStrand::ends).sum();
         return new MakingTime(
                 seconds(prepare),
                 seconds(body + KNOT * knots),

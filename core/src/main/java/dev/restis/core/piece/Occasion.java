@@ -32,8 +32,8 @@ public enum Occasion {
         for (WorkedStrand strand : piece.strands()) {
             boolean sealed =
                     piece.request().cords().get(strand.slot()).material().heatSealable();
-            if (!strand.tails().isEmpty()) {
-                times.merge(sealed ? END_SEALED : END_GLUED, strand.tails().size(), Integer::sum);
+            if (strand.ends() > 0) {
+                times.merge(sealed ? END_SEALED : END_GLUED, strand.ends(), Integer::sum);
             }
         }
         Closure closure = piece.request().pattern().closure();

@@ -100,14 +100,11 @@ final class Parts {
             for (int leg = 0; leg < role.legs().size(); leg++) {
                 if (role.legs().get(leg).takes(tying)) {
                     Material material = cord(role.slotOf(leg)).material();
-                    return request.house()
-                            .takeUps()
-                            .find(body.stitch(), gauge, material)
-                            .orElse(TakeUp.FROM_GEOMETRY);
+                    return request.house().learned().takeUp(body.stitch(), material, gauge);
                 }
             }
         }
-        return TakeUp.FROM_GEOMETRY;
+        return request.house().learned().takeUp(body.stitch(), cord(0).material(), gauge);
     }
 
     /** The chosen part, or for a slot left open the pattern's usual one; empty for an optional part not chosen. */

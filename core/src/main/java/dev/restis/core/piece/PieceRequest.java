@@ -70,12 +70,12 @@ public record PieceRequest(
      *
      * @param margin how the safety margin is chosen
      * @param cuttingStep strands are cut to a multiple of this
-     * @param takeUps what swatches and the bench have measured
+     * @param learned what swatches and the bench have said
      * @param kit whether the pieces are sold to be tied by the customer, who needs longer tails
      */
-    public record House(MarginPolicy margin, Length cuttingStep, TakeUp.Book takeUps, boolean kit) {
+    public record House(MarginPolicy margin, Length cuttingStep, Learned learned, boolean kit) {
         public House(MarginPolicy margin, Length cuttingStep) {
-            this(margin, cuttingStep, TakeUp.Book.EMPTY, false);
+            this(margin, cuttingStep, Learned.NOTHING, false);
         }
     }
 

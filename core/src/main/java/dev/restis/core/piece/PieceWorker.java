@@ -1,6 +1,7 @@
 package dev.restis.core.piece;
 
 import dev.restis.core.cord.Hardware.Measure;
+import dev.restis.core.learning.Normal;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.Sum;
@@ -22,7 +23,7 @@ import java.util.Optional;
 public final class PieceWorker {
 
     /** A tail is counted on at this many spreads below what is expected: one in twenty is shorter. */
-    private static final double LOW_END = NormalQuantile.of(0.95);
+    private static final double LOW_END = Normal.quantile(0.95);
 
     private final Parts parts;
     private final PieceFit fit;
@@ -76,31 +77,35 @@ public final class PieceWorker {
     }
 
     private List<WorkedStrand> strands() {
-        List<List<Sum>> legsByRole = new ArrayList<>();
+        List<Margins.Alike> alike = new ArrayList<>();
         double costIfShort = 0;
         for (Role role : parts.pattern.roles()) {
             List<Sum> legs = LegWorker.work(parts, fit, role);
-            legsByRole.add(legs);
             for (int leg = 0; leg < legs.size(); leg++) {
                 costIfShort += role.count()
                         * legs.get(leg).total().toMillimetres()
                         / 1000
                         * parts.cord(role.slotOf(leg)).pricePerMetre();
             }
-        }
-        List<WorkedStrand> strands = new ArrayList<>();
-        for (int r = 0; r < legsByRole.size(); r++) {
-            Role role = parts.pattern.roles().get(r);
-            List<Sum> legs = legsByRole.get(r);
-            int number = 1;
             // The strands of a role are alike but for their numbers.
-            List<WorkedStrand> alike = role.fused()
-                    ? List.of(
-                            strand(role, 0, legs.subList(0, 1), costIfShort),
-                            strand(role, 1, legs.subList(1, 2), costIfShort))
-                    : List.of(strand(role, 0, legs, costIfShort));
+            int apart = role.fused() ? 2 : 1;
+            for (int leg = 0; leg < apart; leg++) {
+                List<Sum> own = role.fused() ? legs.subList(leg, leg + 1) : legs;
+                double price = parts.cord(role.slotOf(leg)).pricePerMetre();
+                alike.add(new Margins.Alike(role, leg, own, price));
+            }
+        }
+        Margins margins = Margins.of(alike, costIfShort, parts.request.house());
+        List<WorkedStrand> strands = new ArrayList<>();
+        for (int next = 0; next < alike.size(); ) {
+            Role role = alike.get(next).role();
+            List<WorkedStrand> ofRole = new ArrayList<>();
+            for (; next < alike.size() && alike.get(next).role() == role; next++) {
+                ofRole.add(strand(alike.get(next), margins, next));
+            }
+            int number = 1;
             for (int i = 0; i < role.count(); i++) {
-                for (WorkedStrand strand : alike) {
+                for (WorkedStrand strand : ofRole) {
                     strands.add(strand.numbered(number++));
                 }
             }
@@ -108,38 +113,32 @@ public final class PieceWorker {
         return strands;
     }
 
-    /**
-     * One strand to cut.
-     *
-     * @param leg the first of its legs, which says what cord it is of
-     */
-    private WorkedStrand strand(Role role, int leg, List<Sum> legs, double costIfShort) {
-        double spread =
-                legs.stream().mapToDouble(l -> l.spread().toMillimetres()).sum();
-        double costOfSpread = spread / 1000 * parts.cord(role.slotOf(leg)).pricePerMetre();
-        double risk = parts.request.house().margin().risk(costIfShort, costOfSpread);
-        double z = NormalQuantile.of(1 - risk);
-        List<Term> margins = new ArrayList<>();
+    /** One strand to cut, of those that are alike. */
+    private WorkedStrand strand(Margins.Alike alike, Margins margins, int at) {
+        List<Sum> legs = alike.legs();
+        List<Term> closing = new ArrayList<>();
+        List<Length> above = new ArrayList<>();
         Length before = Length.ZERO;
         boolean offCentre = legs.size() == 2 && offCentre(legs);
-        for (Sum sum : legs) {
-            Length margin = sum.spread().times(z);
-            margins.add(Term.of(!offCentre ? "margin" : "margin.leg", margin));
-            before = before.plus(sum.total()).plus(margin);
+        for (int leg = 0; leg < legs.size(); leg++) {
+            Length margin = margins.of(at, leg);
+            above.add(margin);
+            closing.add(Term.of(!offCentre ? "margin" : "margin.leg", margin));
+            before = before.plus(legs.get(leg).total()).plus(margin);
         }
         Length cut = before.roundUpTo(parts.request.house().cuttingStep());
-        margins.add(Term.of("rounding", cut.minus(before)));
+        closing.add(Term.of("rounding", cut.minus(before)));
         return new WorkedStrand(
-                role.code(),
+                alike.role().code(),
                 1,
-                role.slotOf(leg),
+                alike.role().slotOf(alike.leg()),
                 legs,
-                risk,
-                new Sum(margins),
+                margins.risk(at),
+                new Sum(closing),
                 cut,
-                legs.size() == 2 ? Optional.of(fold(legs, offCentre, z, cut)) : firstKnot(role, cut),
-                parts.request.house().kit() ? List.of() : tails(legs, z),
-                stage(role, legs));
+                legs.size() == 2 ? Optional.of(fold(legs, offCentre, above.get(0), cut)) : firstKnot(alike.role(), cut),
+                parts.request.house().kit() ? List.of() : tails(legs, margins, at),
+                stage(alike.role(), legs));
     }
 
     private static Stage stage(Role role, List<Sum> legs) {
@@ -153,12 +152,13 @@ public final class PieceWorker {
     }
 
     /** What the hand held, and what is left of the margin when more cord was used than expected. */
-    private static List<Length> tails(List<Sum> legs, double z) {
+    private static List<Length> tails(List<Sum> legs, Margins margins, int at) {
         List<Length> tails = new ArrayList<>();
-        for (Sum leg : legs) {
-            for (Term held : leg.terms()) {
+        for (int leg = 0; leg < legs.size(); leg++) {
+            Length spare = margins.of(at, leg).minus(margins.above(at, leg, LOW_END));
+            for (Term held : legs.get(leg).terms()) {
                 if (held.code().equals("tail.hand") && held.count() > 0) {
-                    Length left = held.total().plus(leg.spread().times(z - LOW_END));
+                    Length left = held.total().plus(spare);
                     Length each = new Length(Math.floorDiv(left.micrometres(), held.count()));
                     for (int end = 0; end < held.count() && each.isPositive(); end++) {
                         tails.add(each);
@@ -174,17 +174,22 @@ public final class PieceWorker {
     private static boolean offCentre(List<Sum> legs) {
         return legs.get(0) != legs.get(1)
                 && (!legs.get(0).total().equals(legs.get(1).total())
-                        || !legs.get(0).spread().equals(legs.get(1).spread()));
+                        || !tied(legs.get(0)).equals(tied(legs.get(1))));
+    }
+
+    private static Length tied(Sum leg) {
+        return leg.terms().stream()
+                .filter(t -> t.tie().isPresent())
+                .map(Term::total)
+                .reduce(Length.ZERO, Length::plus);
     }
 
     /** The middle for equal legs; else the first leg with its own margin, and the rounding goes to the longer one. */
-    private static Mark fold(List<Sum> legs, boolean offCentre, double z, Length cut) {
+    private static Mark fold(List<Sum> legs, boolean offCentre, Length margin, Length cut) {
         if (!offCentre) {
             return new Mark(Mark.Kind.MIDDLE, new Length(cut.micrometres() / 2));
         }
-        Sum first = legs.get(0);
-        return new Mark(
-                Mark.Kind.SHORT_LEG, first.total().plus(first.spread().times(z)).roundUpTo(Length.ofMillimetres(1)));
+        return new Mark(Mark.Kind.SHORT_LEG, legs.get(0).total().plus(margin).roundUpTo(Length.ofMillimetres(1)));
     }
 
     /** Where the first knot goes on a straight strand that carries beads in its middle, alike on either side of them. */

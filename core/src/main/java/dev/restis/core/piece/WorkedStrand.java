@@ -50,6 +50,17 @@ public record WorkedStrand(
         return legs.stream().reduce(new Sum(List.of()), Sum::and).and(closing);
     }
 
+    /** Ends that are tied and trimmed here, however little is left of a small margin; a kit's customer trims its own. */
+    public int ends() {
+        List<Sum.Term> terms = sum().terms();
+        return terms.stream().anyMatch(t -> t.code().equals("tail.kit"))
+                ? 0
+                : terms.stream()
+                        .filter(t -> t.code().equals("tail.hand"))
+                        .mapToInt(t -> (int) t.count())
+                        .sum();
+    }
+
     /** Cord that the body and the knots take, without tails, margin and rounding. */
     public Length used() {
         return sum().terms().stream()

@@ -10,6 +10,7 @@ import dev.restis.core.piece.Caution;
 import dev.restis.core.piece.Compositions;
 import dev.restis.core.piece.Examples;
 import dev.restis.core.piece.MakingTime;
+import dev.restis.core.piece.MarginPolicy;
 import dev.restis.core.piece.PieceRequest;
 import dev.restis.core.piece.PieceWorker;
 import dev.restis.core.piece.Wearer;
@@ -243,12 +244,29 @@ class CardMakerTest {
         }
     }
 
+    /** One in three may run short: the margin is less than what one in twenty uses more, and ends are trimmed all the same. */
+    @Test
+    void endsAreTrimmedHoweverSmallTheMargin() {
+        for (WorkedPiece piece : PIECES) {
+            PieceRequest.House lean = new PieceRequest.House(
+                    new MarginPolicy.OneIn(3), piece.request().house().cuttingStep());
+            WorkCard usual = CardMaker.of(piece);
+            WorkCard card = CardMaker.of(Examples.worked(piece.request().with(lean)));
+            assertThat(card.strands())
+                    .extracting(CardStrand::ends)
+                    .isEqualTo(usual.strands().stream().map(CardStrand::ends).toList());
+            assertThat(card.steps())
+                    .extracting(CardStep::doing)
+                    .isEqualTo(usual.steps().stream().map(CardStep::doing).toList());
+        }
+    }
+
     @Test
     void aKitIsBaggedAndNotTied() {
         for (WorkedPiece piece : PIECES) {
             PieceRequest.House house = piece.request().house();
             WorkCard card = CardMaker.of(Examples.worked(piece.request()
-                    .with(new PieceRequest.House(house.margin(), house.cuttingStep(), house.takeUps(), true))
+                    .with(new PieceRequest.House(house.margin(), house.cuttingStep(), house.learned(), true))
                     .with(Wearer.CHILD)));
             assertThat(card.steps().stream().map(CardStep::kind))
                     .isSubsetOf(StepKind.PREPARE, StepKind.GATE, StepKind.INSPECT);

@@ -124,7 +124,7 @@ class ChecksTest {
     void aKitOfAChildNeedsNoFlameOrIsRefused() {
         PieceRequest usual = usual(PatternBook.SNAKE);
         PieceRequest.House kit =
-                new PieceRequest.House(usual.house().margin(), usual.house().cuttingStep(), TakeUp.Book.EMPTY, true);
+                new PieceRequest.House(usual.house().margin(), usual.house().cuttingStep(), Learned.NOTHING, true);
         PieceRequest child = usual.with(kit).with(Wearer.CHILD);
         assertThat(check(child, "ends.kit").verdict()).isEqualTo(Verdict.GOOD);
         List<Cord> waxed = List.of(Examples.cord("waxed-polyester", 2), Examples.cord("waxed-polyester", 2));

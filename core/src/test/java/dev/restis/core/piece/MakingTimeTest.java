@@ -35,7 +35,7 @@ class MakingTimeTest {
     void aKitIsPreparedAndNotTied() {
         PieceRequest request = usual(PatternBook.SNAKE);
         PieceRequest kit = request.with(
-                new PieceRequest.House(MarginPolicy.EVEN, Length.ofMillimetres(5L), TakeUp.Book.EMPTY, true));
+                new PieceRequest.House(MarginPolicy.EVEN, Length.ofMillimetres(5L), Learned.NOTHING, true));
         MakingTime time = MakingTime.of(Examples.worked(kit));
         assertThat(time.total()).isEqualTo(time.prepare());
         assertThat(time.total())

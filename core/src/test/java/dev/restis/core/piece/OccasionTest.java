@@ -38,7 +38,7 @@ class OccasionTest {
     @Test
     void aKitIsLeftToTheCustomerButForItsBag() {
         PieceRequest kit = usual(PatternBook.SNAKE)
-                .with(new PieceRequest.House(MarginPolicy.EVEN, Length.ofMillimetres(5L), TakeUp.Book.EMPTY, true));
+                .with(new PieceRequest.House(MarginPolicy.EVEN, Length.ofMillimetres(5L), Learned.NOTHING, true));
         assertThat(Occasion.of(Examples.worked(kit))).isEqualTo(Map.of(Occasion.PIECE, 1));
     }
 

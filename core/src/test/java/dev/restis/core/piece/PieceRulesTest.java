@@ -203,7 +203,7 @@ class PieceRulesTest {
             PieceRequest usual = usual(pattern);
             WorkedPiece piece = Examples.worked(usual);
             WorkedPiece kit = Examples.worked(usual.with(
-                    new PieceRequest.House(MarginPolicy.EVEN, usual.house().cuttingStep(), TakeUp.Book.EMPTY, true)));
+                    new PieceRequest.House(MarginPolicy.EVEN, usual.house().cuttingStep(), Learned.NOTHING, true)));
             WorkedPiece generous = Examples.worked(usual.with(
                     new PieceRequest.House(MarginPolicy.GENEROUS, usual.house().cuttingStep())));
             for (int s = 0; s < piece.strands().size(); s++) {
@@ -214,19 +214,34 @@ class PieceRulesTest {
         }
     }
 
+    /** Ten repeats of snake knots, 10 % over what geometry says: nearly all of it is taken over, and nearly all doubt is gone. */
     @Test
-    void aMeasuredStitchReplacesGeometry() {
+    void aMeasuredStitchCutsByWhatWasMeasured() {
         PieceRequest usual = usual(PatternBook.SNAKE);
-        TakeUp.Book measured =
-                (stitch, gauge, material) -> Optional.of(new TakeUp(TakeUp.Source.SWATCH, 0.05, 1.0, 1.1));
         WorkedPiece geometry = Examples.worked(usual);
-        WorkedPiece swatch = Examples.worked(usual.with(
-                new PieceRequest.House(MarginPolicy.EVEN, usual.house().cuttingStep(), measured, false)));
+        WorkedBody body = geometry.fit().bodies().get(0);
         Term before = geometry.strands().get(0).legs().get(0).terms().get(0);
-        Term after = swatch.strands().get(0).legs().get(0).terms().get(0);
-        assertThat(after.each()).isEqualTo(before.each().times(1.1));
-        assertThat(after.spread()).isEqualTo(0.05);
-        assertThat(swatch.fit().bodies().get(0).takeUp().source()).isEqualTo(TakeUp.Source.SWATCH);
+        Swatch sample = new Swatch(
+                body.section().stitch(),
+                usual.cords().get(0).material(),
+                "Tove",
+                usual.cords().get(0).diameter(),
+                usual.cords().get(0).diameter(),
+                0,
+                10,
+                body.pitch().times(10L),
+                before.each().times(11L));
+        Learned learned = Learned.from(List.of(sample), Optional.of("Tove"));
+        WorkedPiece measured = Examples.worked(usual.with(
+                new PieceRequest.House(MarginPolicy.EVEN, usual.house().cuttingStep(), learned, false)));
+        Term after = measured.strands().get(0).legs().get(0).terms().get(0);
+        assertThat(after.each().micrometres() / (double) before.each().micrometres())
+                .isBetween(1.085, 1.1);
+        assertThat(after.spread()).isLessThan(before.spread() / 4);
+        assertThat(measured.fit().bodies().get(0).takeUp().source()).isEqualTo(TakeUp.Source.SWATCH);
+        assertThat(measured.strands().get(0).cutLength())
+                .as("more is used, and less is added for doubt")
+                .isLessThan(geometry.strands().get(0).cutLength());
     }
 
     private static Optional<WorkedPiece> tried(PieceRequest request) {

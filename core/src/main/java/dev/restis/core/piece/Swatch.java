@@ -1,7 +1,11 @@
-package dev.restis.core.learning;
+package dev.restis.core.piece;
 
 import dev.restis.core.cord.Cord;
 import dev.restis.core.cord.Material;
+import dev.restis.core.learning.Load;
+import dev.restis.core.learning.Observation;
+import dev.restis.core.learning.Share;
+import dev.restis.core.learning.Use;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.stitch.Gauge;
@@ -9,6 +13,7 @@ import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitch;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * A short sample tied to measure what a stitch takes.
@@ -40,6 +45,8 @@ public record Swatch(
     public static final int MOST_REPEATS = 500;
     /** Measured over reckoned beyond this is a slip of the pen, or another stitch. */
     private static final double FARTHEST = 2.5;
+    /** How well a ruler is read, millimetres. */
+    private static final double READING = 0.5;
 
     /** Everything that keeps the sample from being believed. */
     public List<Fault> faults() {
@@ -81,6 +88,32 @@ public record Swatch(
         double d = working.toMillimetres() * material.tensionFactor();
         double dc = cores == 0 ? d : core.toMillimetres() * material.tensionFactor();
         return new Gauge(d, dc, cores, stitch.coreLayout());
+    }
+
+    /** What it says of the cord that a strand uses. */
+    Observation ofCord(long number, long day) {
+        double expected = repeats * stitch.use(gauge(), Seat.WORKING).toMillimetres();
+        return seen(number, day, Ways.of(stitch, Seat.WORKING, material, gauge(), Optional.of(maker)), expected, used);
+    }
+
+    /** What it says of how long the stitch comes out. */
+    Observation ofPitch(long number, long day) {
+        double expected = repeats * stitch.pitch(gauge()).toMillimetres();
+        return seen(number, day, Ways.pitch(stitch, material, gauge(), Optional.of(maker)), expected, body);
+    }
+
+    private Observation seen(long number, long day, List<Load> loads, double expected, Length measured) {
+        return new Observation(
+                number,
+                day,
+                -number - 1,
+                List.of(maker + " " + stitch.code(), maker),
+                new Use(Ways.feature(stitch), 0, List.of(new Share(expected, loads))),
+                measured.toMillimetres(),
+                Observation.Kind.EXACT,
+                READING,
+                true,
+                true);
     }
 
     /** Measured pitch over that from geometry. */
