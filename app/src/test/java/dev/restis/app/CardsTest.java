@@ -14,7 +14,10 @@ import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDResources;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.springframework.dao.DataAccessException;
@@ -337,6 +340,12 @@ class CardsTest extends AtTheBench {
                     .getContentAsByteArray();
             try (PDDocument document = Loader.loadPDF(pdf)) {
                 assertThat(document.getNumberOfPages()).isEqualTo(2);
+                PDResources on = document.getPage(0).getResources();
+                int drawings = 0;
+                for (COSName name : on.getXObjectNames()) {
+                    drawings += on.getXObject(name) instanceof PDFormXObject ? 1 : 0;
+                }
+                assertThat(drawings).as("pictures of the pieces").isEqualTo(2);
                 String text = new PDFTextStripper().getText(document);
                 assertThat(text)
                         .contains("Snake knots: 1 to 5 of")

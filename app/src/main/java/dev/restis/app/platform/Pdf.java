@@ -2,6 +2,7 @@ package dev.restis.app.platform;
 
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
 import com.openhtmltopdf.util.XRLog;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -67,6 +68,7 @@ public final class Pdf {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try {
             new PdfRendererBuilder()
+                    .useSVGDrawer(new BatikSVGDrawer())
                     .useFont(() -> font("Regular"), "sheet", 400, FontStyle.NORMAL, true)
                     .useFont(() -> font("Bold"), "sheet", 700, FontStyle.NORMAL, true)
                     .withHtmlContent(PAGE.formatted(paper.page, text(title), body), null)
