@@ -1,5 +1,8 @@
 package dev.restis.core.learning;
 
+import java.io.DataInputStream;
+import java.io.DataOutputStream;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -89,6 +92,55 @@ public final class Beliefs {
                 new LinkedHashMap<>(seen),
                 mean.clone(),
                 rows);
+    }
+
+    void write(DataOutputStream out) throws IOException {
+        out.writeInt(features.size());
+        for (int i = 0; i < features.size(); i++) {
+            Load feature = features.get(i);
+            out.writeUTF(feature.feature());
+            out.writeDouble(feature.spread());
+            out.writeDouble(feature.walk());
+            out.writeDouble(mean[i]);
+            for (double each : covariance[i]) {
+                out.writeDouble(each);
+            }
+        }
+        out.writeInt(noises.size());
+        for (Map.Entry<String, Noise> noise : noises.entrySet()) {
+            out.writeUTF(noise.getKey());
+            out.writeDouble(noise.getValue().pieces());
+            out.writeDouble(noise.getValue().variance());
+        }
+        out.writeInt(seen.size());
+        for (Map.Entry<String, Seen> each : seen.entrySet()) {
+            out.writeUTF(each.getKey());
+            out.writeInt(each.getValue().pieces());
+            out.writeInt(each.getValue().samples());
+        }
+    }
+
+    static Beliefs read(Rules rules, DataInputStream in) throws IOException {
+        Beliefs beliefs = none(rules);
+        int n = in.readInt();
+        beliefs.mean = new double[n];
+        beliefs.covariance = new double[n][n];
+        for (int i = 0; i < n; i++) {
+            Load feature = new Load(in.readUTF(), in.readDouble(), in.readDouble(), 1);
+            beliefs.places.put(feature.feature(), i);
+            beliefs.features.add(feature);
+            beliefs.mean[i] = in.readDouble();
+            for (int j = 0; j < n; j++) {
+                beliefs.covariance[i][j] = in.readDouble();
+            }
+        }
+        for (int left = in.readInt(); left > 0; left--) {
+            beliefs.noises.put(in.readUTF(), new Noise(in.readDouble(), in.readDouble()));
+        }
+        for (int left = in.readInt(); left > 0; left--) {
+            beliefs.seen.put(in.readUTF(), new Seen(in.readInt(), in.readInt()));
+        }
+        return beliefs;
     }
 
     Noise noiseOf(String what) {

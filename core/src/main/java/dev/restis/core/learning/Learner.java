@@ -2,6 +2,12 @@ package dev.restis.core.learning;
 
 import dev.restis.core.learning.Observation.Kind;
 import dev.restis.core.learning.Outcome.What;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.DataInputStream;
+import java.io.DataOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -14,6 +20,9 @@ import java.util.Map;
  * way of tying has in the whole; its noise is that share's. The order in which observations are folded is that of their numbers.
  */
 public final class Learner {
+
+    /** To be raised with every change of what is saved. */
+    private static final int FORMAT = 1;
 
     /** How surprises of a hand have run lately. */
     private record Run(double sum, long since, int pieces, double off) {
@@ -30,7 +39,69 @@ public final class Learner {
     private long learned;
 
     public Learner(Rules rules) {
-        beliefs = Beliefs.none(rules);
+        this(Beliefs.none(rules));
+    }
+
+    private Learner(Beliefs beliefs) {
+        this.beliefs = beliefs;
+    }
+
+    /** With what it knew when it was {@linkplain #save saved}: it goes on as if it had never stopped, to the last bit. */
+    public static Learner restored(Rules rules, byte[] saved) {
+        try (DataInputStream in = new DataInputStream(new ByteArrayInputStream(saved))) {
+            if (in.readInt() != FORMAT) {
+                throw new IllegalArgumentException("saved by another version");
+            }
+            Learner learner = new Learner(Beliefs.read(rules, in));
+            learner.piece = in.readLong();
+            learner.learned = in.readLong();
+            for (int n = in.readInt(); n > 0; n--) {
+                learner.runs.put(in.readUTF(), new Run(in.readDouble(), in.readLong(), in.readInt(), in.readDouble()));
+            }
+            for (int n = in.readInt(); n > 0; n--) {
+                learner.strangers.put(in.readUTF(), in.readInt());
+            }
+            for (int n = in.readInt(); n > 0; n--) {
+                learner.flags.add(new Flag(in.readLong(), in.readUTF(), in.readLong(), in.readDouble()));
+            }
+            return learner;
+        } catch (IOException e) {
+            throw new IllegalArgumentException("what was saved cannot be read", e);
+        }
+    }
+
+    /** All that it knows. */
+    public byte[] save() {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (DataOutputStream out = new DataOutputStream(bytes)) {
+            out.writeInt(FORMAT);
+            beliefs.write(out);
+            out.writeLong(piece);
+            out.writeLong(learned);
+            out.writeInt(runs.size());
+            for (Map.Entry<String, Run> run : runs.entrySet()) {
+                out.writeUTF(run.getKey());
+                out.writeDouble(run.getValue().sum());
+                out.writeLong(run.getValue().since());
+                out.writeInt(run.getValue().pieces());
+                out.writeDouble(run.getValue().off());
+            }
+            out.writeInt(strangers.size());
+            for (Map.Entry<String, Integer> inARow : strangers.entrySet()) {
+                out.writeUTF(inARow.getKey());
+                out.writeInt(inARow.getValue());
+            }
+            out.writeInt(flags.size());
+            for (Flag flag : flags) {
+                out.writeLong(flag.number());
+                out.writeUTF(flag.hand());
+                out.writeLong(flag.since());
+                out.writeDouble(flag.factor());
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return bytes.toByteArray();
     }
 
     /** What is believed now; later observations do not change it. */
