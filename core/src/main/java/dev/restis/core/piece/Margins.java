@@ -2,7 +2,6 @@ package dev.restis.core.piece;
 
 import dev.restis.core.learning.Forecast;
 import dev.restis.core.learning.Load;
-import dev.restis.core.learning.Normal;
 import dev.restis.core.learning.Share;
 import dev.restis.core.learning.Shortage;
 import dev.restis.core.learning.Use;
@@ -37,8 +36,10 @@ final class Margins {
     private final List<Alike> strands;
     private final Forecast forecast;
     private final double[] spreads;
+    private final double allowed;
 
-    private Margins(List<Alike> strands, Forecast forecast, double[] spreads) {
+    private Margins(List<Alike> strands, Forecast forecast, double[] spreads, double allowed) {
+        this.allowed = allowed;
         this.strands = strands;
         this.forecast = forecast;
         this.spreads = spreads;
@@ -58,7 +59,7 @@ final class Margins {
             costOfSpread += counts[i] * costs[i];
         }
         double allowed = house.margin().risk(costIfShort, costOfSpread);
-        return new Margins(strands, forecast, Shortage.spreads(forecast, counts, costs, allowed));
+        return new Margins(strands, forecast, Shortage.spreads(forecast, counts, costs, allowed), allowed);
     }
 
     /** What the legs of a strand take, by what was learned. */
@@ -85,9 +86,9 @@ final class Margins {
         return new Use(mostly, Math.max(0, fixed), all);
     }
 
-    /** The chance that one strand of these runs short. */
+    /** The chance that any strand of the piece runs short; of one that no hand changes, none. */
     double risk(int strand) {
-        return forecast.spread(strand) > 0 ? 1 - Normal.below(spreads[strand]) : 0;
+        return forecast.spread(strand) > 0 ? allowed : 0;
     }
 
     /** What a leg is cut longer than expected. */

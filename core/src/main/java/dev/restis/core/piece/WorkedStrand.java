@@ -13,7 +13,7 @@ import java.util.Optional;
  * @param number which of its role, from 1
  * @param slot which of the pattern's colours
  * @param legs the sum behind each leg, in the role's order; one for a straight strand
- * @param risk chance that it turns out too short, 0 to 1
+ * @param risk chance that it or any other strand of its piece turns out too short, 0 to 1; 0 where no hand changes it
  * @param closing the terms after the legs: margin and rounding
  * @param cutLength what to cut: the sum of all terms
  * @param mark where to mark it; nothing for a straight strand that is tied from its end
