@@ -2,6 +2,9 @@ import { Alert, List, Text } from '@mantine/core';
 import { useTranslation } from 'react-i18next';
 import { ProblemError } from '../api/client';
 
+/** The row of a file that a field stands in; a file is mended by its rows. */
+const rowOf = (field: string) => /^rows\[(\d+)\]/.exec(field)?.[1];
+
 /** What went wrong, what it means, what to do. Fields named in {@link shown} already stand beside their inputs. */
 export function ProblemNote({ error, shown = [] }: { error: unknown; shown?: string[] }) {
   const { t } = useTranslation();
@@ -24,7 +27,7 @@ export function ProblemNote({ error, shown = [] }: { error: unknown; shown?: str
         <List size="sm" mt={4}>
           {fields.map((f) => (
             <List.Item key={f.field + f.code}>
-              {f.message} {f.remedy}
+              {rowOf(f.field) && t('problem.row', { row: rowOf(f.field) })} {f.message} {f.remedy}
             </List.Item>
           ))}
         </List>

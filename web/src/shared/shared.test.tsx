@@ -5,8 +5,10 @@ import type { ReactElement } from 'react';
 import { afterEach, expect, it } from 'vitest';
 import en from '../messages/en';
 import '../app/i18n';
+import { ProblemError } from '../api/client';
 import { UnitsProvider, useUnits } from '../app/units';
 import { Because } from './Because';
+import { ProblemNote } from './ProblemNote';
 import { StrandBar } from './StrandBar';
 import { Verdict } from './Verdict';
 
@@ -93,4 +95,20 @@ it('has words for every term that the core can put in a sum', () => {
     .map((code) => `term.${code}`);
   expect(codes.length).toBeGreaterThan(50);
   expect(codes.filter((code) => !(code in en))).toEqual([]);
+});
+
+it('says in which row of a file something is wrong', () => {
+  const error = new ProblemError({
+    title: 'Some fields need another look',
+    detail: 'Nothing was changed.',
+    status: 422,
+    code: 'rejected',
+    fields: [
+      { field: 'rows[3].email', code: 'email', message: '“runa” is no address.', remedy: 'Leave it empty.' },
+      { field: 'file', code: 'file.columns', message: 'There is no column name.', remedy: 'Add it.' },
+    ],
+  });
+  show(<ProblemNote error={error} />);
+  expect(screen.getByText('Row 3: “runa” is no address. Leave it empty.')).toBeTruthy();
+  expect(screen.getByText('There is no column name. Add it.')).toBeTruthy();
 });

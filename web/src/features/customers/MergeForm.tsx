@@ -16,23 +16,24 @@ export function MergeForm({ customer, onClose }: { customer: Schemas['CustomerVi
   const navigate = useNavigate();
   const merge = useMerge(customer.id);
   const [typed, setTyped] = useState('');
-  const [into, setInto] = useState<string | null>(null);
+  const [into, setInto] = useState<{ value: string; label: string } | null>(null);
   const [query] = useDebouncedValue(typed.trim(), 150);
   const found = useInfiniteQuery(customersQuery(query));
   const others = (found.data?.pages ?? [])
     .flatMap((page) => page.rows)
     .filter((row) => row.id !== customer.id)
     .map((row) => ({ value: String(row.id), label: row.name }));
-  const name = others.find((o) => o.value === into)?.label;
+  // Whoever is chosen stays choosable while the list is asked for anew, or the choice would be lost with it.
+  const choices = into && !others.some((o) => o.value === into.value) ? [into, ...others] : others;
   return (
     <Stack className="panel" p="md" gap="sm" maw={760} role="group" aria-label={t('customers.merge')}>
       <Text>{t('customers.mergeWords', { name: customer.name })}</Text>
       <Select
         label={t('customers.mergeInto')}
         searchable
-        data={others}
-        value={into}
-        onChange={setInto}
+        data={choices}
+        value={into?.value ?? null}
+        onChange={(_, option) => setInto(option)}
         onSearchChange={setTyped}
         filter={({ options }) => options}
         nothingFoundMessage={t('customers.noneFound')}
@@ -43,13 +44,13 @@ export function MergeForm({ customer, onClose }: { customer: Schemas['CustomerVi
           disabled={!into}
           loading={merge.isPending}
           onClick={() =>
-            merge.mutate(Number(into), {
+            merge.mutate(Number(into?.value), {
               onSuccess: () => {
                 notifications.show({
-                  message: t('customers.merged', { name: customer.name, into: name }),
+                  message: t('customers.merged', { name: customer.name, into: into?.label }),
                   color: 'board',
                 });
-                navigate(`/customers/${into}`);
+                navigate(`/customers/${into?.value}`);
               },
             })
           }

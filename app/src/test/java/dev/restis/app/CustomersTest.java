@@ -190,8 +190,8 @@ class CustomersTest extends RestisTest {
                 .as("read in again it changes nothing")
                 .isZero();
         Answer bad = file("name,email,wrist\nQuay good,,\nQuay bad,nowhere,wide\n");
-        assertThat(bad.field("row 2 email")).isNotNull();
-        assertThat(bad.field("row 2 wrist")).isNotNull();
+        assertThat(bad.field("rows[2].email")).isNotNull();
+        assertThat(bad.field("rows[2].wrist")).isNotNull();
         assertThat(found("quay good")).isEmpty();
         assertThat(file("who\nQuay\n").field("file")).isNotNull();
     }

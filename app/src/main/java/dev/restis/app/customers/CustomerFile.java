@@ -93,7 +93,7 @@ class CustomerFile {
             } catch (Rejected e) {
                 e.faults()
                         .forEach(f ->
-                                faults.add(new Fault("row " + row.number() + " " + f.field(), f.code(), f.args())));
+                                faults.add(new Fault("rows[" + row.number() + "]." + f.field(), f.code(), f.args())));
             }
         }
         if (!faults.isEmpty()) {
