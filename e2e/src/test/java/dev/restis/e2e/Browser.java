@@ -36,6 +36,7 @@ final class Browser implements AutoCloseable {
     private final Playwright playwright;
     private final com.microsoft.playwright.Browser chromium;
     private final String address;
+    private final double scale;
     private final List<String> troubles = new ArrayList<>();
     /** Refused input answers with 422, and a network that a test cuts is missed, which the browser logs. */
     private final List<String> expected =
@@ -43,7 +44,14 @@ final class Browser implements AutoCloseable {
     /** The browsers of those who signed in, by their names: whoever comes again finds the pages' parts kept. */
     private final Map<String, BrowserContext> signedIn = new HashMap<>();
 
+    /** For tests: nobody looks at the pixels, and drawing them is much of a browser's work; sizes are those of the page. */
     Browser(String address) {
+        this(address, 0.25);
+    }
+
+    /** @param scale pixels that are drawn for one of the page's */
+    Browser(String address, double scale) {
+        this.scale = scale;
         // A loaded machine may take longer than the five seconds that are usual.
         PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
         this.address = address;
@@ -85,6 +93,7 @@ final class Browser implements AutoCloseable {
         BrowserContext context = chromium.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
                 .setBaseURL(address)
                 .setLocale("en-GB")
+                .setDeviceScaleFactor(scale)
                 // What fades and slides is waited for, and proves nothing.
                 .setReducedMotion(ReducedMotion.REDUCE));
         context.setDefaultTimeout(12_000);
@@ -225,22 +234,30 @@ final class Browser implements AutoCloseable {
         page.evaluate("() => document.getAnimations().forEach(animation => animation.finish())");
     }
 
-    /** @param rules those to look at; all when none is named */
+    /** All rules, of the whole page. */
+    static List<String> axeViolations(Page page) {
+        return axeViolations(page, "html", List.of());
+    }
+
+    /**
+     * @param within what is looked at
+     * @param rules those to look at; all when none is named
+     */
     @SuppressWarnings("unchecked")
-    static List<String> axeViolations(Page page, String... rules) {
+    static List<String> axeViolations(Page page, String within, List<String> rules) {
         if (Boolean.FALSE.equals(page.evaluate("() => 'axe' in window"))) {
             page.evaluate(AxeBuilder.getAxeScript());
         }
         return (List<String>) page.evaluate("""
-                async rules => {
-                  const { violations } = await axe.run(document, {
+                async ([within, rules]) => {
+                  const { violations } = await axe.run(within, {
                     // What holds is not described node by node: that is most of the work.
                     resultTypes: ['violations'],
                     ...(rules.length ? { runOnly: rules } : {}),
                   });
                   return violations.map(v => `${v.id}: ${v.help} at ${v.nodes[0].target} ${v.nodes[0].html}`);
                 }
-                """, List.of(rules));
+                """, List.of(within, rules));
     }
 
     static double layoutShift(Page page) {

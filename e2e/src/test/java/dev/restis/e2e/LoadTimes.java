@@ -123,15 +123,28 @@ class LoadTimes {
         load.measureMixed("nine reads, one cut", n -> read(n, lengthy), () -> cut(lengthy, steps.next()));
     }
 
+    /** Ten thousand pieces lie begun on other benches. */
+    private static void inOtherHands(JdbcClient jdbc, long like) {
+        jdbc.sql("""
+                        with some as (update piece set stage = 'MAKING' where id in (
+                            select p.id from piece p left join bench_piece b on b.piece_id = p.id
+                            where b.piece_id is null and p.stage in ('OPEN', 'MADE', 'SENT') order by p.id limit 10000) returning id)
+                        insert into bench_piece (piece_id, card_id, next_step, in_hand_of, taken_at)
+                        select s.id, b.card_id, 1, 'Somebody', now() from some s, bench_piece b where b.piece_id = ?
+                        """).param(like).update();
+        jdbc.sql("analyze").update();
+    }
+
     /** Sixty alike pieces are taken in hand and worked through, step by step. */
     private static void making(Load load, JdbcClient jdbc) throws Exception {
         List<Long> pieces = jdbc.sql("""
                         select p.id from piece p join order_line l on l.id = p.line_id join customer_order o on o.id = l.order_id
                         where o.customer = 'Load' and p.stage = 'CUT' order by p.id limit 60
                         """).query(Long.class).list();
-        long open = id(jdbc, "select count(*) from piece where stage in ('CUT', 'MAKING')");
         double taken = load.post("/api/bench/take", "{\"pieces\": %s, \"over\": false}".formatted(pieces));
         load.tell("%-40s %5.1f s (bar: none)", "60 pieces are taken in hand", taken / 1000);
+        inOtherHands(jdbc, pieces.get(0));
+        long open = id(jdbc, "select count(*) from piece where stage in ('CUT', 'MAKING')");
         load.oneByOne("a card of 60 pieces", n -> "/api/bench/pieces/" + pieces.get(n % pieces.size()));
         List<Double> times = new ArrayList<>();
         for (int n = 0; n < 2 * pieces.size(); n++) {

@@ -111,7 +111,7 @@ class PatternsTest extends DemoTest {
         assertThat(page.getByText("is far from what geometry expects")).isVisible();
         page.getByLabel("Cord one strand used").fill("47.8 cm");
         Browser.click(page, "Keep the swatch");
-        assertThat(page.getByText("1 swatch, 10 % on geometry, spread 5 %")).isVisible();
+        assertThat(page.getByText("1 swatch, 8 % on geometry, spread 9 %")).isVisible();
         Browser.click(page, "Withdraw");
         assertThat(page.getByText("No swatches yet.")).isVisible();
     }

@@ -96,9 +96,9 @@ class ReadableTest {
                     .as(view + " scrolls sideways")
                     .isFalse();
             assertThat(Browser.layoutShift(page)).as(view + " shifts").isLessThan(0.05);
-            // Only colours differ in the dark.
+            // Only colours differ in the dark, and the frame around the views is the same.
             Browser.turn(page, ColorScheme.DARK);
-            assertThat(Browser.axeViolations(page, "color-contrast"))
+            assertThat(Browser.axeViolations(page, view.equals("/orders") ? "html" : "main", List.of("color-contrast")))
                     .as(view + " in the dark")
                     .isEmpty();
             Browser.turn(page, ColorScheme.LIGHT);

@@ -19,7 +19,7 @@ class ScreenshotsTest {
     @Test
     void takeThemAll() {
         try (Server server = new Server(true);
-                Browser browser = new Browser(server.address())) {
+                Browser browser = new Browser(server.address(), 1)) {
             Page page = browser.signedIn("Tove", ColorScheme.LIGHT, 1280, 800);
             shoot(page, "/orders/new", "new-order");
             shoot(page, "/patterns", "patterns");
