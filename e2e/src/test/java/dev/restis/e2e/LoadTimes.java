@@ -126,11 +126,11 @@ class LoadTimes {
     /** Ten thousand pieces lie begun on other benches. */
     private static void inOtherHands(JdbcClient jdbc, long like) {
         jdbc.sql("""
-                        with some as (update piece set stage = 'MAKING' where id in (
+                        with begun as (update piece set stage = 'MAKING' where id in (
                             select p.id from piece p left join bench_piece b on b.piece_id = p.id
                             where b.piece_id is null and p.stage in ('OPEN', 'MADE', 'SENT') order by p.id limit 10000) returning id)
                         insert into bench_piece (piece_id, card_id, next_step, in_hand_of, taken_at)
-                        select s.id, b.card_id, 1, 'Somebody', now() from some s, bench_piece b where b.piece_id = ?
+                        select s.id, b.card_id, 1, 'Somebody', now() from begun s, bench_piece b where b.piece_id = ?
                         """).param(like).update();
         jdbc.sql("analyze").update();
     }
