@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -16,6 +17,7 @@ import java.util.Objects;
 import java.util.UUID;
 import java.util.function.IntFunction;
 import java.util.stream.IntStream;
+import org.awaitility.Awaitility;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -111,22 +113,29 @@ class LoadTimes {
         long whole = planned(load, jdbc, 500);
         double millis = load.post("/api/cut/lists/" + whole + "/confirm", "");
         load.tell("%-40s %5.1f s (bar: 5 s)", "500 pieces with parts are confirmed", millis / 1000);
-        making(load, jdbc);
         long brief = planned(load, jdbc, 6);
         long lengthy = planned(load, jdbc, 1000);
         // As PostgreSQL does by itself within a minute of so many new rows.
         jdbc.sql("analyze").update();
+        // A better plan that is found amid the cuts would be told, and not cut.
+        Awaitility.await()
+                .atMost(Duration.ofMinutes(3))
+                .until(() ->
+                        id(jdbc, "select count(*) from job where kind = 'cut-plan' and state in ('WAITING', 'RUNNING')")
+                                == 0);
         ticks(load, jdbc, "a cut at the bench, short list", brief, 12);
         ticks(load, jdbc, "a cut at the bench, long list", lengthy, 80);
         load.measure("progress of a long list", n -> "/api/cut/lists/" + lengthy + "/progress");
         Iterator<Step> steps = steps(jdbc, lengthy).iterator();
         load.measureMixed("nine reads, one cut", n -> read(n, lengthy), () -> cut(lengthy, steps.next()));
+        making(load, jdbc);
     }
 
     /** Ten thousand pieces lie begun on other benches. */
     private static void inOtherHands(JdbcClient jdbc, long like) {
         jdbc.sql("""
-                        with begun as (update piece set stage = 'MAKING' where id in (
+                        with begun as (update piece set stage = 'MAKING', batch_id = coalesce(batch_id, (select min(id) from batch))
+                            where id in (
                             select p.id from piece p left join bench_piece b on b.piece_id = p.id
                             where b.piece_id is null and p.stage in ('OPEN', 'MADE', 'SENT') order by p.id limit 10000) returning id)
                         insert into bench_piece (piece_id, card_id, next_step, in_hand_of, taken_at)
