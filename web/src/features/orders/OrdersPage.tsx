@@ -11,7 +11,6 @@ import {
   Text,
   TextInput,
 } from '@mantine/core';
-import { notifications } from '@mantine/notifications';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -23,8 +22,8 @@ import { type OrderFilter, ordersQuery } from '../../shared/orders';
 import { Await, Empty, Page } from '../../shared/Page';
 import { PieceChip } from '../../shared/PiecePicture';
 import { Verdict } from '../../shared/Verdict';
+import { ManyBar } from './ManyBar';
 import { QuickEntry } from './QuickEntry';
-import { type Act, useActMany } from './queries';
 
 type State = Schemas['OrderRow']['state'];
 
@@ -38,7 +37,6 @@ const GROUPS: Record<string, State[]> = {
   cancelled: ['CANCELLED'],
 };
 const SORTS = ['NEWEST', 'DUE', 'CUSTOMER'] as const;
-const MANY: Act[] = ['ACCEPT', 'FINISH', 'DISPATCH', 'CANCEL'];
 
 /** The list's filter, as the address holds it. */
 function filterOf(address: URLSearchParams): OrderFilter {
@@ -207,41 +205,6 @@ function Nothing({ filtered, onAll }: { filtered: boolean; onAll: () => void }) 
         </>
       )}
     </Empty>
-  );
-}
-
-/** What may be done with many orders at once. */
-function ManyBar({ chosen, onDone }: { chosen: number[]; onDone: () => void }) {
-  const { t } = useTranslation();
-  const many = useActMany();
-  const act = (a: Act) =>
-    many.mutate(
-      { orders: chosen, act: a },
-      {
-        onSuccess: (results) => {
-          const refused = results.filter((r) => r.problem).length;
-          notifications.show({
-            message: t(refused > 0 ? 'many.some' : 'many.all', { done: results.length - refused, refused }),
-            color: refused > 0 ? 'straw' : 'board',
-          });
-          onDone();
-        },
-      },
-    );
-  return (
-    <Group className="panel" p="xs" gap="xs" role="group" aria-label={t('many.label')}>
-      <Text size="sm" fw={600} px="xs">
-        {t('many.chosen', { count: chosen.length })}
-      </Text>
-      {MANY.map((a) => (
-        <Button key={a} size="compact-sm" variant="default" loading={many.isPending} onClick={() => act(a)}>
-          {t(`act.${a}`)}
-        </Button>
-      ))}
-      <Button size="compact-sm" variant="subtle" onClick={onDone}>
-        {t('many.none')}
-      </Button>
-    </Group>
   );
 }
 

@@ -198,11 +198,18 @@ function list(
 const ALL = { query: undefined, states: [], from: undefined, to: undefined, sort: undefined };
 
 it('shows how far orders are, and offers what may be done with those that are chosen', async () => {
-  const answers = vi.fn(async () =>
-    Response.json([
-      { order: 1, problem: '' },
-      { order: 2, problem: 'order.notNow' },
-    ]),
+  const answers = vi.fn(async (request: Request) =>
+    Response.json(
+      request.method === 'GET'
+        ? [
+            { order: 1, pieces: [11, 12] },
+            { order: 2, pieces: [] },
+          ]
+        : [
+            { order: 1, problem: '' },
+            { order: 2, problem: 'order.notNow' },
+          ],
+    ),
   );
   vi.stubGlobal('fetch', answers);
   list('/orders', ALL, [row(1, {}), row(2, { state: 'CUTTING', cut: 2 })], 2);
@@ -213,11 +220,15 @@ it('shows how far orders are, and offers what may be done with those that are ch
   const bar = screen.getByRole('group', { name: 'With the chosen orders' });
   expect(within(bar).getByText('2 orders chosen')).toBeTruthy();
   fireEvent.click(within(bar).getByText('All cut pieces are made'));
-  await waitFor(() => expect(screen.queryByText('2 orders chosen')).toBeNull());
+  expect(
+    await within(bar).findByText('Takes 2 pieces of 1 order. 1 order has none that is so far.'),
+  ).toBeTruthy();
+  fireEvent.click(within(bar).getByText('All cut pieces are made'));
+  await waitFor(() => expect(screen.queryByRole('group', { name: 'With the chosen orders' })).toBeNull());
   const asked = answers.mock.calls
     .map(([request]: unknown[]) => request as Request)
     .find((r) => r.method === 'POST');
-  expect(await asked?.json()).toEqual({ orders: [1, 2], act: 'FINISH' });
+  expect(await asked?.json()).toEqual({ orders: [1, 2], act: 'FINISH', pieces: [11, 12] });
 });
 
 it('keeps what is looked for in the address', () => {

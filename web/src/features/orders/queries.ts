@@ -46,7 +46,7 @@ export const quoteTextQuery = (id: number) =>
 export type Act = Schemas['OrderView']['acts'][number];
 
 /** What is said of all pieces of an order that are so far: it names them, as they are now. */
-const OF_PIECES: Partial<Record<Act, PieceAct>> = { FINISH: 'FINISH', DISPATCH: 'SEND' };
+export const OF_PIECES: Partial<Record<Act, PieceAct>> = { FINISH: 'FINISH', DISPATCH: 'SEND' };
 
 export function useAct(id: number) {
   const refresh = useRefreshWork();
@@ -72,6 +72,18 @@ export function useActMany() {
   return useMutation({
     mutationFn: (body: Schemas['ManyRequest']) => ask(api.POST('/api/orders/acts', { body })),
     onSettled: refresh,
+  });
+}
+
+/** Which pieces of these orders an act would take. */
+export function usePiecesOfMany() {
+  return useMutation({
+    mutationFn: ({ orders, act }: { orders: number[]; act: Act }) =>
+      ask(
+        api.GET('/api/orders/pieces/next', {
+          params: { query: { orders, act: OF_PIECES[act] ?? 'FINISH' } },
+        }),
+      ),
   });
 }
 

@@ -375,6 +375,13 @@ class OrdersTest extends RestisTest {
         assertThat(results.path(1).path("problem").asString()).isEqualTo("order.notNow");
         assertThat(results.path(2).path("problem").asString()).isEqualTo("notFound");
         assertThat(state(draft)).isEqualTo("ACCEPTED");
+        assertThat(tell("/api/orders/acts", "{\"orders\": [], \"act\": \"ACCEPT\"}")
+                        .body()
+                        .path("fields")
+                        .path(0)
+                        .path("field")
+                        .asString())
+                .isEqualTo("orders");
     }
 
     @Test

@@ -91,6 +91,33 @@ class PieceActsTest extends RestisTest {
     }
 
     @Test
+    void whatIsDoneWithManyOrdersTakesThePiecesThatWereShown() throws Exception {
+        say("FINISH", 2);
+        long uncut = tell("/api/orders", order("Sefa Acts", 1, """
+                        {"pattern": "snake", "wrist": "16 cm", "colours": ["PAC", "PAC"], "units": "METRIC"}
+                        """))
+                .body()
+                .path("id")
+                .asLong();
+        JsonNode shown = ask("/api/orders/pieces/next?act=FINISH&orders=%d,%d".formatted(uncut, order))
+                .body();
+        assertThat(shown.path(0).path("pieces").toString()).isEqualTo("[%d,%d]".formatted(piece(1), piece(3)));
+        assertThat(shown.path(1).path("pieces")).isEmpty();
+
+        JsonNode results = tell(
+                        "/api/orders/acts",
+                        "{\"orders\": [%d, %d, 999999], \"act\": \"FINISH\", \"pieces\": [%d]}"
+                                .formatted(order, uncut, piece(3)))
+                .body();
+
+        assertThat(results.path(0).path("problem").asString()).isEmpty();
+        assertThat(results.path(1).path("problem").asString()).isEqualTo("order.notNow");
+        assertThat(results.path(2).path("problem").asString()).isEqualTo("order.notNow");
+        assertThat(stage(1)).as("was not named").isEqualTo("CUT");
+        assertThat(stage(3)).isEqualTo("MADE");
+    }
+
+    @Test
     void aHouseThatChecksAndPacksGoesThroughBoth() throws Exception {
         jdbc.sql("update workshop set checks = true, packs = true").update();
         say("FINISH", 1);

@@ -192,11 +192,12 @@ class OrdersTest extends DemoTest {
         Browser.go(page, "/orders?query=small%20house");
         for (String act : List.of("All cut pieces are made", "Finished pieces are sent")) {
             page.getByLabel("Choose all that are shown").check();
-            page.getByRole(AriaRole.GROUP, link("With the chosen orders"))
-                    .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(act))
-                    .click();
-            assertThat(page.getByRole(AriaRole.GROUP, link("With the chosen orders")))
-                    .isHidden();
+            Locator bar = page.getByRole(AriaRole.GROUP, link("With the chosen orders"));
+            Locator button = bar.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(act));
+            button.click();
+            assertThat(bar).containsText("Takes 10 pieces of 10 orders.");
+            button.click();
+            assertThat(bar).isHidden();
         }
         assertThat(page.getByRole(AriaRole.ROW, link("Sent"))).hasCount(10);
         assertThat(((Number) page.evaluate("() => Number(localStorage.clicks)")).intValue())

@@ -9,6 +9,7 @@ import dev.restis.core.work.PieceAct;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,6 +17,10 @@ import org.springframework.transaction.annotation.Transactional;
 /** What is done with an order as a whole. */
 @Service
 class OrderActs {
+
+    /** What is done with an order by doing it with its pieces that are so far. */
+    static final Map<OrderAct, PieceAct> OF_PIECES =
+            Map.of(OrderAct.FINISH, PieceAct.FINISH, OrderAct.DISPATCH, PieceAct.SEND);
 
     private final OrderStore store;
     private final OrderLocks locks;
@@ -58,12 +63,7 @@ class OrderActs {
                 history.note(id, What.CANCELLED, Map.of());
             }
             case CANCEL_REST -> cancelRest(order);
-            case FINISH -> {
-                all(order, PieceAct.FINISH);
-            }
-            case DISPATCH -> {
-                all(order, PieceAct.SEND);
-            }
+            case FINISH, DISPATCH -> all(order, Objects.requireNonNull(OF_PIECES.get(act)));
             case PLAN, CHANGE_HEAD, CHANGE_PIECES -> throw new Conflict("order.notNow");
         }
         order.stage(OrderLife.after(stand.stage(), act));

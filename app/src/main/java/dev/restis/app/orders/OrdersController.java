@@ -10,7 +10,6 @@ import dev.restis.app.patterns.PieceView;
 import dev.restis.app.platform.CsvText;
 import dev.restis.app.platform.Made;
 import dev.restis.app.platform.Pdf;
-import dev.restis.app.platform.Problems;
 import dev.restis.app.platform.RowsFile;
 import dev.restis.app.workshop.Revised;
 import dev.restis.core.measure.UnitSystem;
@@ -248,7 +247,6 @@ class OrdersController {
                 .body(export.json(new OrderList.Filter(query, states, from, to, List.of(), sort, "")));
     }
 
-    /** {@code count} is how many pieces, for what is done piece by piece; all of them when missing. */
     @PostMapping("/{id}/acts/{act}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void act(@PathVariable long id, @PathVariable OrderAct act) {
@@ -290,34 +288,6 @@ class OrdersController {
     @ResponseStatus(HttpStatus.CREATED)
     Made split(@PathVariable long id, @RequestBody SplitRequest body) {
         return new Made(copies.split(id, body.parts()));
-    }
-
-    record ManyRequest(List<Long> orders, OrderAct act) {}
-
-    /** How it went with one of many orders; {@code problem} says why it could not be done, or is empty. */
-    record ManyResult(long order, String problem) {}
-
-    /** Does the same with many orders; each for itself, so that one that cannot be done holds up no other. */
-    @PostMapping("/acts")
-    List<ManyResult> actMany(@RequestBody ManyRequest body) {
-        return body.orders().stream()
-                .distinct()
-                .limit(MOST_AT_ONCE)
-                .map(id -> new ManyResult(id, tryAct(id, body.act())))
-                .toList();
-    }
-
-    private String tryAct(long id, OrderAct act) {
-        try {
-            acts.act(id, act);
-            return "";
-        } catch (Problems.Conflict e) {
-            return e.code();
-        } catch (Problems.NotFound e) {
-            return e.code();
-        } catch (Problems.Rejected e) {
-            return e.faults().get(0).code();
-        }
     }
 
     @GetMapping(value = "/{id}/quote.pdf", produces = MediaType.APPLICATION_PDF_VALUE)

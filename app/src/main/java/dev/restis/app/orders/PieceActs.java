@@ -16,7 +16,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -92,6 +95,38 @@ public class PieceActs {
                 .sorted(Comparator.comparing(Piece::stage).reversed())
                 .limit(count == 0 ? MOST : count)
                 .toList());
+    }
+
+    /**
+     * Which pieces an act would take of each of these orders, by line and number.
+     *
+     * @return by order; those of which it would take none are missing
+     */
+    @Transactional(readOnly = true)
+    public Map<Long, List<Long>> nextOf(Collection<Long> orders, PieceAct act) {
+        checkAct(act);
+        List<Piece> all = entities.createQuery("""
+                        select p from Piece p join fetch p.line l where l.order.id in :orders order by l.number, p.number
+                        """, Piece.class)
+                .setParameter("orders", orders)
+                .getResultList();
+        Set<Long> able = Set.copyOf(pieces.able(act, all));
+        return byOrder(all.stream().filter(p -> able.contains(p.id())));
+    }
+
+    /** The orders that these pieces are of. */
+    @Transactional(readOnly = true)
+    public Map<Long, List<Long>> byOrder(Collection<Long> which) {
+        checkNamed(which, "pieces");
+        return byOrder(entities.createQuery(
+                        "select p from Piece p join fetch p.line where p.id in :pieces order by p.id", Piece.class)
+                .setParameter("pieces", which)
+                .getResultStream());
+    }
+
+    private static Map<Long, List<Long>> byOrder(Stream<Piece> rows) {
+        return rows.collect(Collectors.groupingBy(
+                p -> p.line().order().id(), TreeMap::new, Collectors.mapping(Piece::id, Collectors.toList())));
     }
 
     private List<OrderPiece> looked(List<Piece> rows) {
