@@ -71,6 +71,7 @@ public class Bench {
     private final OrderPieces orders;
     private final Pieces pieces;
     private final Workshop workshop;
+    private final Measured measured;
     private final Clock clock;
 
     Bench(
@@ -80,7 +81,9 @@ public class Bench {
             OrderPieces orders,
             Pieces pieces,
             Workshop workshop,
+            Measured measured,
             Clock clock) {
+        this.measured = measured;
         this.entities = entities;
         this.acts = acts;
         this.cards = cards;
@@ -211,6 +214,20 @@ public class Bench {
         Walk after = walk(bench);
         bench.stands(after.next(), after.heldUp());
         settle(bench, stage, after, doing.act() == Kind.TAKE_BACK, reason);
+        boolean made = stage.compareTo(PieceStage.MADE) >= 0;
+        boolean madeNow = pieces.stage(doing.piece()).compareTo(PieceStage.MADE) >= 0;
+        if (madeNow && !made) {
+            measured.made(doing.piece(), cards.card(bench.card()), acts.of(List.of(doing.piece())));
+        } else if (made && !madeNow) {
+            measured.unmade(doing.piece());
+        }
+    }
+
+    /** Minutes were written down, or taken back, after the piece was made. */
+    void timedOtherwise(long piece) {
+        if (pieces.stage(piece).compareTo(PieceStage.MADE) >= 0) {
+            measured.made(piece, card(piece), acts.of(List.of(piece)));
+        }
     }
 
     /** Moves the piece in its life to where it is on its card: made before it is inspected, checked after. */

@@ -2,6 +2,7 @@ package dev.restis.app.bench;
 
 import dev.restis.core.make.BenchAct;
 import dev.restis.core.make.Mishap;
+import dev.restis.core.measure.Length;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -151,6 +152,11 @@ class BenchActRow {
 
     String who() {
         return who;
+    }
+
+    /** What was measured of the piece. */
+    Optional<Length> length() {
+        return Optional.ofNullable(lengthUm).map(Length::new);
     }
 
     @Nullable

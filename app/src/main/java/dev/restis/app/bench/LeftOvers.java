@@ -111,6 +111,7 @@ public class LeftOvers {
     private final Stock stock;
     private final StrandCord strandCord;
     private final Workshop workshop;
+    private final Measured measured;
     private final Clock clock;
 
     LeftOvers(
@@ -125,7 +126,9 @@ public class LeftOvers {
             Stock stock,
             StrandCord strandCord,
             Workshop workshop,
+            Measured measured,
             Clock clock) {
+        this.measured = measured;
         this.entities = entities;
         this.cards = cards;
         this.orders = orders;
@@ -223,7 +226,7 @@ public class LeftOvers {
                 .orElseThrow(() -> new Rejected(Fault.of("left", "length.unread", typed)));
         LeftOver leftOver = new LeftOver(request.how(), left);
         leftOver.doubt(strand.card()).ifPresent(doubt -> doubted(leftOver, strand.card(), doubt, request.believed()));
-        keep(strand, leftOver, Optional.ofNullable(request.fate()));
+        measured.left(List.of(keep(strand, leftOver, Optional.ofNullable(request.fate()))));
         actuals.workedOut(List.of(piece));
     }
 
@@ -277,20 +280,23 @@ public class LeftOvers {
         double expected = all.stream().mapToDouble(LeftOvers::weight).sum();
         double reached = 0;
         long given = 0;
+        List<Measured.Left> kept = new ArrayList<>();
         for (Strand strand : all) {
             reached += weight(strand);
             long until = Math.round(total.micrometres() * (reached / expected));
             long most = strand.card().cut().micrometres();
-            keep(strand, new LeftOver(How.WEIGHED, new Length(Math.min(most, until - given))), Optional.empty());
+            kept.add(keep(
+                    strand, new LeftOver(How.WEIGHED, new Length(Math.min(most, until - given))), Optional.empty()));
             given = until;
         }
+        measured.left(kept);
     }
 
     private static double weight(Strand strand) {
         return Math.max(1, strand.expected().toMillimetres());
     }
 
-    private void keep(Strand strand, LeftOver left, Optional<Fate> wanted) {
+    private Measured.Left keep(Strand strand, LeftOver left, Optional<Fate> wanted) {
         long piece = strand.piece();
         Optional.ofNullable(standing(List.of(piece)).get(strand.place())).ifPresent(this::undo);
         boolean keeps = left.left().micrometres() >= keepUm(strand.article());
@@ -312,7 +318,7 @@ public class LeftOvers {
         } else if (fate == Fate.SHELF) {
             fate = Fate.BIN;
         }
-        save(new LeftOverRow(
+        LeftOverRow row = save(new LeftOverRow(
                 piece,
                 strand.place(),
                 strand.need().id(),
@@ -321,6 +327,7 @@ public class LeftOvers {
                 left.left().micrometres(),
                 fate,
                 left.shortOf(strand.card())));
+        return new Measured.Left(row.id(), piece, strand.card(), left);
     }
 
     /** Takes back what was said to be left of a strand. */
@@ -345,12 +352,14 @@ public class LeftOvers {
             stock.takeBackLeftOver(row.strandId());
         }
         save(row.takenBack());
+        measured.takenBack(row);
     }
 
-    private void save(LeftOverRow row) {
+    private LeftOverRow save(LeftOverRow row) {
         String who = Workshop.whoever();
         entities.persist(row.by(clock.instant(), workshop.personOf(who).orElse(null), who));
         entities.flush();
+        return row;
     }
 
     /** What stands of these pieces, by the strands' places on the card; of one piece. */

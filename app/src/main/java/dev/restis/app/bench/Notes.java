@@ -81,7 +81,10 @@ class Notes {
                     note.step(),
                     Noted.of(note.seconds(), Texts.given(note.words()).orElse("")),
                     null);
-            acts.save(row.insteadOf(note.insteadOf()));
+            acts.saveAndFlush(row.insteadOf(note.insteadOf()));
+            if (note.seconds() != null) {
+                bench.timedOtherwise(note.piece());
+            }
         }
     }
 
@@ -114,6 +117,9 @@ class Notes {
         Workshop.mayTakeBack(note.who());
         acts.saveAndFlush(new BenchActRow(
                 bench.by(UUID.randomUUID(), null), note.piece(), Act.NOTE_TAKEN_BACK, note.step(), Noted.NOTHING, id));
+        if (note.seconds() != null) {
+            bench.timedOtherwise(note.piece());
+        }
     }
 
     /** Those of a piece's acts that are notes and stand, in the order in which they were heard of. */

@@ -31,9 +31,11 @@ class SetUps {
 
     private final EntityManager entities;
     private final Workshop workshop;
+    private final Measured measured;
     private final Clock clock;
 
-    SetUps(EntityManager entities, Workshop workshop, Clock clock) {
+    SetUps(EntityManager entities, Workshop workshop, Measured measured, Clock clock) {
+        this.measured = measured;
         this.entities = entities;
         this.workshop = workshop;
         this.clock = clock;
@@ -57,8 +59,10 @@ class SetUps {
                 .getResultList()
                 .isEmpty();
         if (!known) {
-            save(new BenchSetUp(
-                    request.key(), of.get("batch", Long.class), of.get("setUp", String.class), request.seconds()));
+            BenchSetUp row = new BenchSetUp(
+                    request.key(), of.get("batch", Long.class), of.get("setUp", String.class), request.seconds());
+            save(row);
+            measured.setUp(row, Workshop.whoever());
         }
     }
 
@@ -93,6 +97,7 @@ class SetUps {
         }
         Workshop.mayTakeBack(row.who());
         save(row.takenBack());
+        measured.setUpTakenBack(id);
     }
 
     private void save(BenchSetUp row) {

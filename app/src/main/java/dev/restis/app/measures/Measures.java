@@ -1,5 +1,10 @@
 package dev.restis.app.measures;
 
+import dev.restis.app.learning.Heard;
+import dev.restis.app.learning.LearnedShelf;
+import dev.restis.app.learning.Observations;
+import dev.restis.app.learning.Source;
+import dev.restis.app.learning.Subject;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
@@ -10,6 +15,7 @@ import dev.restis.core.cord.Cord;
 import dev.restis.core.cord.Material;
 import dev.restis.core.fit.Ease;
 import dev.restis.core.fit.SizeTable;
+import dev.restis.core.learning.Observation.Kind;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.LengthReader;
@@ -22,8 +28,8 @@ import dev.restis.core.stitch.Stitches;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
@@ -93,19 +99,24 @@ public class Measures {
         }
     }
 
-    /** What is learned rests on; the same figures are the same object, so that what follows from them is known again. */
-    private record Rested(List<Swatch> swatches, Optional<String> maker) {}
-
-    private record Known(Rested on, Learned learned) {}
-
     private final JdbcClient jdbc;
     private final Clock clock;
     private final SettingRevisions revisions;
     private final Materials materials;
     private final Workshop workshop;
-    private volatile Known rested = new Known(new Rested(List.of(), Optional.empty()), Learned.NOTHING);
+    private final LearnedShelf shelf;
+    private final Observations observations;
 
-    Measures(Materials materials, SettingRevisions revisions, Workshop workshop, JdbcClient jdbc, Clock clock) {
+    Measures(
+            Materials materials,
+            SettingRevisions revisions,
+            Workshop workshop,
+            LearnedShelf shelf,
+            Observations observations,
+            JdbcClient jdbc,
+            Clock clock) {
+        this.shelf = shelf;
+        this.observations = observations;
         this.workshop = workshop;
         this.revisions = revisions;
         this.materials = materials;
@@ -115,28 +126,7 @@ public class Measures {
 
     @Transactional(readOnly = true)
     public House house() {
-        return new House(sizes(), eases(), learned());
-    }
-
-    private Learned learned() {
-        Map<String, Material> book = materials.book();
-        // The newest is listed first.
-        List<Swatch> swatches = new ArrayList<>(rows().stream()
-                .map(r -> r.swatch(book))
-                .flatMap(Optional::stream)
-                .toList());
-        Collections.reverse(swatches);
-        if (swatches.isEmpty()) {
-            return Learned.NOTHING;
-        }
-        Rested now = new Rested(swatches, workshop.onlyMaker());
-        return now.equals(rested.on()) ? rested.learned() : keep(now);
-    }
-
-    private Learned keep(Rested on) {
-        Known known = new Known(on, Learned.from(on.swatches(), on.maker()));
-        rested = known;
-        return known.learned();
+        return new House(sizes(), eases(), shelf.learned(workshop.onlyMaker()));
     }
 
     @Transactional(readOnly = true)
@@ -246,7 +236,7 @@ public class Measures {
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
-        return jdbc.sql("""
+        long id = jdbc.sql("""
                         insert into swatch (stitch, material, maker, working_um, core_um, cores, repeats, body_um, used_um, at, who)
                         values (?, ?, ?, ?, nullif(?, 0), ?, ?, ?, ?, ?, ?) returning id
                         """)
@@ -264,6 +254,25 @@ public class Measures {
                         Workshop.whoever())
                 .query(Long.class)
                 .single();
+        measured(id, maker, Subject.CORD, used);
+        measured(id, maker, Subject.PITCH, body);
+        return id;
+    }
+
+    private void measured(long swatch, String maker, Subject subject, Length length) {
+        observations.heard(new Heard(
+                subject,
+                Source.SWATCH,
+                List.of(swatch),
+                null,
+                maker,
+                LocalDate.now(clock),
+                length.toMillimetres(),
+                Swatch.READING,
+                Kind.EXACT,
+                Heard.About.NOTHING,
+                0,
+                false));
     }
 
     /** A stitch of the maker's own as typed; lengths are text in any unit. */
@@ -380,6 +389,11 @@ public class Measures {
                 .update();
         if (changed == 0) {
             throw new NotFound("notFound");
+        }
+        if (withdrawn) {
+            observations.takenBack(Source.SWATCH, List.of(id));
+        } else {
+            observations.broughtBack(Source.SWATCH, List.of(id));
         }
     }
 

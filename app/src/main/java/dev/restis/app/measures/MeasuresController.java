@@ -1,5 +1,6 @@
 package dev.restis.app.measures;
 
+import dev.restis.app.learning.Folding;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.workshop.Revised;
 import dev.restis.app.workshop.Setting;
@@ -20,8 +21,6 @@ import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitches;
 import java.time.Instant;
-import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -58,7 +57,7 @@ class MeasuresController {
      *
      * @param use cord per repeat and tying strand over body length per repeat, from geometry, in equal gauges
      * @param pitchD body length of a repeat in worked diameters
-     * @param swatched ratio of measured to reckoned cord use, where there are swatches
+     * @param swatched ratio of measured to reckoned cord use, where any was measured
      */
     record StitchRow(
             String code,
@@ -95,8 +94,11 @@ class MeasuresController {
     private final Materials materials;
     private final Workshop workshop;
     private final SettingRevisions revisions;
+    private final Folding folding;
 
-    MeasuresController(Measures measures, Materials materials, Workshop workshop, SettingRevisions revisions) {
+    MeasuresController(
+            Measures measures, Materials materials, Workshop workshop, SettingRevisions revisions, Folding folding) {
+        this.folding = folding;
         this.revisions = revisions;
         this.materials = materials;
         this.measures = measures;
@@ -174,16 +176,18 @@ class MeasuresController {
     SwatchesView swatches() {
         List<Measures.SwatchRow> rows = measures.rows();
         Map<String, Material> book = materials.book();
+        Learned learned = measures.house().learned();
         return new SwatchesView(
                 Stitches.all().stream()
                         .filter(s -> !s.paths().isEmpty())
-                        .map(s -> stitch(s, rows, book))
+                        .map(s -> stitch(s, rows, book, learned))
                         .toList(),
                 rows.stream().map(r -> view(r, book)).toList(),
                 materials.all());
     }
 
-    private static StitchRow stitch(Stitch stitch, List<Measures.SwatchRow> rows, Map<String, Material> book) {
+    private static StitchRow stitch(
+            Stitch stitch, List<Measures.SwatchRow> rows, Map<String, Material> book, Learned learned) {
         int cores = Math.max(stitch.cores().least(), Math.min(2, stitch.cores().most()));
         Gauge gauge = new Gauge(1, 1, cores, stitch.coreLayout());
         double use = stitch.use(gauge, Seat.WORKING).toMillimetres();
@@ -194,14 +198,11 @@ class MeasuresController {
                 .flatMap(Optional::stream)
                 .toList();
         Optional<Swatch> newest = own.stream().findFirst();
-        List<Swatch> tied = new ArrayList<>(own);
-        Collections.reverse(tied);
-        TakeUp takeUp = Learned.from(tied, Optional.empty())
-                .takeUp(
-                        stitch,
-                        newest.map(Swatch::material)
-                                .orElseGet(() -> book.values().iterator().next()),
-                        newest.map(Swatch::gauge).orElse(gauge));
+        TakeUp takeUp = learned.takeUp(
+                stitch,
+                newest.map(Swatch::material)
+                        .orElseGet(() -> book.values().iterator().next()),
+                newest.map(Swatch::gauge).orElse(gauge));
         return new StitchRow(
                 stitch.code(),
                 stitch.cores().least(),
@@ -211,7 +212,7 @@ class MeasuresController {
                 use / pitch,
                 takeUp.source(),
                 takeUp.spread(),
-                own.isEmpty() ? null : takeUp.useRatio(),
+                takeUp.source() == TakeUp.Source.GEOMETRY ? null : takeUp.useRatio(),
                 own.size());
     }
 
@@ -244,18 +245,22 @@ class MeasuresController {
     @PostMapping("/swatches")
     @ResponseStatus(HttpStatus.CREATED)
     SwatchMade addSwatch(@RequestBody Measures.SwatchInput body) {
-        return new SwatchMade(measures.keepSwatch(body));
+        SwatchMade made = new SwatchMade(measures.keepSwatch(body));
+        folding.now();
+        return made;
     }
 
     @DeleteMapping("/swatches/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void withdraw(@PathVariable long id) {
         measures.withdraw(id, true);
+        folding.now();
     }
 
     @PostMapping("/swatches/{id}/back")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void bringBack(@PathVariable long id) {
         measures.withdraw(id, false);
+        folding.now();
     }
 }

@@ -84,6 +84,13 @@ public class PieceDesk {
         return new Sitting(articles.reading(), workshop.margin(), measures.house(), shelf, lines, verdicts);
     }
 
+    /** A sitting that goes by geometry alone, for whoever ties: what was learned is told from what was expected before. */
+    public Sitting sitByGeometry(Optional<String> maker) {
+        Measures.House house = measures.house();
+        Measures.House plain = new Measures.House(house.sizes(), house.eases(), Learned.NOTHING.by(maker));
+        return new Sitting(articles.reading(), workshop.margin(), plain, shelf, lines, verdicts);
+    }
+
     /** The smallest picture of a piece: a few repeats of its body, to be told apart in a list. */
     public String chip(PieceSpec spec) {
         Sitting sitting = sit();

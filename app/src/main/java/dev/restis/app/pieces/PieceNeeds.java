@@ -103,13 +103,29 @@ public class PieceNeeds {
     /** What pieces of these lines that are not cut need now; strands that are cut keep their lengths. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void workedAnew(Map<Long, PieceDesk.Worked> lines) {
+        workedAnew(lines, "");
+    }
+
+    /** The same, where nothing was wrong and only hands are known better: what somebody is cutting stays as their list has it. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void learnedAnew(Map<Long, PieceDesk.Worked> lines) {
+        workedAnew(lines, """
+                 and not exists (
+                     select 1 from cut_list_batch b join cut_list c on c.id = b.cut_list_id and c.confirmed_at is null
+                         join cut_spool s on s.cut_list_id = c.id
+                     where b.batch_id = piece.batch_id and (s.in_hand_of is not null
+                         or exists (select 1 from cut_step t where t.cut_spool_id = s.id and t.done_at is not null)))
+                """);
+    }
+
+    private void workedAnew(Map<Long, PieceDesk.Worked> lines, String which) {
         List<Object[]> strands = new ArrayList<>();
         List<Object[]> estimates = new ArrayList<>();
         record Planned(long piece, long line) {}
         jdbc.sql("""
                         select id as piece, line_id as line from piece
-                        where line_id = any (?) and stage in ('PLANNED', 'CUTTING') order by id
-                        """)
+                        where line_id = any (?) and stage in ('PLANNED', 'CUTTING')%s order by id
+                        """.formatted(which))
                 .param(lines.keySet().toArray(Long[]::new))
                 .query(Planned.class)
                 .list()

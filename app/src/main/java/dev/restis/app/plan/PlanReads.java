@@ -121,14 +121,15 @@ class PlanReads {
         String from = Keyset.read(after, NUMBER)
                 .map(place -> {
                     params.put("id", Long.valueOf(place.get(0)));
-                    return " where id < :id";
+                    return " and id < :id";
                 })
                 .orElse("");
+        params.put("learned", Changed.LEARNED);
         List<Row> found =
                 jdbc.sql("""
                         select r.id, l.order_id as order, o.customer, l.number as line, l.pattern, a.code as article, a.unit,
                                r.pieces, r.before_quantity as before, r.after_quantity as after, r.at
-                        from (select * from reckoned_anew_open%s order by id desc limit :most) r
+                        from (select * from reckoned_anew_open where formulas <> :learned%s order by id desc limit :most) r
                             join order_line l on l.id = r.line_id join customer_order o on o.id = l.order_id
                             join article a on a.id = r.article_id
                         order by r.id desc

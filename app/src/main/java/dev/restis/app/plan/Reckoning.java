@@ -9,14 +9,11 @@ import dev.restis.app.platform.jobs.Jobs.Asked;
 import dev.restis.app.platform.jobs.RunningJob;
 import dev.restis.app.platform.jobs.Work;
 import dev.restis.core.piece.Formulas;
-import java.sql.Timestamp;
-import java.time.Clock;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.springframework.boot.context.event.ApplicationStartedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -37,8 +34,7 @@ public class Reckoning implements Work {
     private final LinesAnew lines;
     private final PieceNeeds needs;
     private final JdbcClient jdbc;
-    private final JdbcTemplate bulk;
-    private final Clock clock;
+    private final Changed changed;
     private final TransactionTemplate transaction;
     /** It is never undone, so once it was seen nobody need look again. */
     private volatile boolean done;
@@ -47,16 +43,14 @@ public class Reckoning implements Work {
             Jobs jobs,
             LinesAnew lines,
             PieceNeeds needs,
+            Changed changed,
             JdbcClient jdbc,
-            JdbcTemplate bulk,
-            Clock clock,
             PlatformTransactionManager transactions) {
         this.jobs = jobs;
         this.lines = lines;
         this.needs = needs;
         this.jdbc = jdbc;
-        this.bulk = bulk;
-        this.clock = clock;
+        this.changed = changed;
         this.transaction = new TransactionTemplate(transactions);
     }
 
@@ -113,15 +107,7 @@ public class Reckoning implements Work {
 
     private int anew(List<Long> orders) {
         List<Change> changes = lines.work(orders, needs::workedAnew);
-        Timestamp now = Timestamp.from(clock.instant());
-        bulk.batchUpdate(
-                """
-                insert into reckoned_anew (formulas, line_id, article_id, before_quantity, after_quantity, at)
-                values (?, ?, ?, ?, ?, ?) on conflict do nothing
-                """,
-                changes.stream()
-                        .map(c -> new Object[] {Formulas.VERSION, c.line(), c.article(), c.before(), c.after(), now})
-                        .toList());
+        changed.keep(Formulas.VERSION, changes);
         return changes.size();
     }
 

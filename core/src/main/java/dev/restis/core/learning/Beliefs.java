@@ -192,7 +192,8 @@ public final class Beliefs {
         return new Factor(mean(loads), StrictMath.sqrt(Math.max(0, joint.between(numbers, loads, numbers, loads))));
     }
 
-    double mean(List<Load> loads) {
+    /** The log factor that is expected of a way. */
+    public double mean(List<Load> loads) {
         double sum = 0;
         for (Load load : loads) {
             Integer at = places.get(load.feature());
@@ -318,6 +319,25 @@ public final class Beliefs {
             }
         }
         return new Forecast(fixed, middle, shared, variance);
+    }
+
+    /**
+     * Whether any feature is believed noticeably otherwise than before.
+     *
+     * @param noticed by how much a mean must have moved
+     * @param surer by what part a spread
+     */
+    public boolean apart(Beliefs before, double noticed, double surer) {
+        for (int i = 0; i < features.size(); i++) {
+            Integer at = before.places.get(features.get(i).feature());
+            double mean0 = at == null ? 0 : before.mean[at];
+            double spread0 = at == null ? features.get(i).spread() : StrictMath.sqrt(before.covariance[at][at]);
+            double spread1 = StrictMath.sqrt(covariance[i][i]);
+            if (Math.abs(mean[i] - mean0) > noticed || Math.abs(spread1 - spread0) > surer * spread0) {
+                return true;
+            }
+        }
+        return before.features.size() > features.size();
     }
 
     /** Where a feature is kept; one that is met for the first time comes in with what is believed of it beforehand. */

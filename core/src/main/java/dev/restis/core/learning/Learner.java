@@ -111,6 +111,11 @@ public final class Learner {
         return copy;
     }
 
+    /** What is believed of a way of tying now. */
+    public Beliefs.Factor believed(List<Load> loads) {
+        return beliefs.factor(loads);
+    }
+
     /** Hands that have changed, in the order in which that was told. */
     public List<Flag> flags() {
         return List.copyOf(flags);

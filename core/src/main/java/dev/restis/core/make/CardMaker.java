@@ -22,9 +22,6 @@ import java.util.List;
  */
 public final class CardMaker implements Section.Visitor<Boolean> {
 
-    /** How far minutes of one piece lie from what is reckoned, while nothing is learned: hands differ by half. */
-    private static final double TIME_SPREAD = 0.5;
-
     private static final double MOUNT = 20;
     private static final double EYE = 40;
 
@@ -73,7 +70,7 @@ public final class CardMaker implements Section.Visitor<Boolean> {
                 bodies(),
                 timed(),
                 Inspection.of(card.piece),
-                TIME_SPREAD);
+                MakingTime.spread(card.piece));
     }
 
     /** What is tied or laid before the first section: a noose's eye, and legs that run to the far end and turn. */

@@ -14,17 +14,18 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * What swatches and the bench have said of cord and of lengths.
+ * What swatches and the bench have said of cord, of lengths and of minutes.
  *
  * @param cord of what strands use
  * @param pitch of how long bodies come out
+ * @param time of what work takes
  * @param maker whoever will tie, where that is known
  */
-public record Learned(Beliefs cord, Beliefs pitch, Optional<String> maker) {
+public record Learned(Beliefs cord, Beliefs pitch, Beliefs time, Optional<String> maker) {
 
     /** Geometry alone. */
-    public static final Learned NOTHING =
-            new Learned(Beliefs.none(Rules.CORD), Beliefs.none(Rules.PITCH), Optional.empty());
+    public static final Learned NOTHING = new Learned(
+            Beliefs.none(Rules.CORD), Beliefs.none(Rules.PITCH), Beliefs.none(Rules.TIME), Optional.empty());
 
     /**
      * From swatches alone.
@@ -38,7 +39,12 @@ public record Learned(Beliefs cord, Beliefs pitch, Optional<String> maker) {
             cord.fold(swatches.get(number).ofCord(number, 0));
             pitch.fold(swatches.get(number).ofPitch(number, 0));
         }
-        return new Learned(cord.beliefs(), pitch.beliefs(), maker);
+        return new Learned(cord.beliefs(), pitch.beliefs(), Beliefs.none(Rules.TIME), maker);
+    }
+
+    /** The same for whoever ties. */
+    public Learned by(Optional<String> who) {
+        return new Learned(cord, pitch, time, who);
     }
 
     /** Cord that a strand takes in a stitch. */
@@ -49,6 +55,11 @@ public record Learned(Beliefs cord, Beliefs pitch, Optional<String> maker) {
     /** Cord that a single knot takes. */
     Tie knot(String kind, Material material) {
         return tie(Ways.knot(kind, material, maker));
+    }
+
+    /** What a kind of work takes over its starting value. */
+    double pace(String work) {
+        return StrictMath.exp(time.mean(Ways.time(work, maker)));
     }
 
     private Tie tie(List<Load> loads) {

@@ -1,14 +1,18 @@
 package dev.restis.core.piece;
 
+import dev.restis.core.learning.Share;
+import dev.restis.core.learning.Use;
 import dev.restis.core.pattern.Section;
 import dev.restis.core.stitch.PathElement;
 import dev.restis.core.stitch.Stitch;
 import java.time.Duration;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * How long it should take to make a piece, from what the hands do. Starting values of common practice: one movement of
- * the hand for each turn, bight or crossing of a stitch, two seconds each; what the bench logs will replace them. A kit is
+ * the hand for each turn, bight or crossing of a stitch, two seconds each; what the bench logs corrects them. A kit is
  * not tied here, so that only its preparing counts.
  *
  * @param prepare cutting to length aside: finding middles, threading, mounting
@@ -34,26 +38,73 @@ public record MakingTime(Duration prepare, Duration body, Duration closure, Dura
     public static final double END = 15;
     private static final Duration GLUE_DRIES = Duration.ofDays(1);
 
+    /** Kinds of work beside tying a stitch, of which each is a kind of its own. */
+    public static final String PREPARE = "PREPARE";
+
+    public static final String KNOTS = "KNOTS";
+    public static final String CLOSE = "CLOSE";
+    public static final String FINISH = "FINISH";
+    private static final String TIE = "TIE ";
+
+    /** Tying a stitch, as a kind of work. */
+    public static String tying(String stitch) {
+        return TIE + stitch;
+    }
+
+    /** With what was learned of minutes. */
     public static MakingTime of(WorkedPiece piece) {
+        Learned learned = piece.request().house().learned();
+        double body = 0;
+        Map<String, Double> works = works(piece);
+        for (Map.Entry<String, Double> work : works.entrySet()) {
+            if (work.getKey().startsWith(TIE) || work.getKey().equals(KNOTS)) {
+                body += work.getValue() * learned.pace(work.getKey());
+            }
+        }
+        return new MakingTime(
+                one(works, PREPARE, learned),
+                seconds(body),
+                one(works, CLOSE, learned),
+                one(works, FINISH, learned),
+                works.containsKey(FINISH) && piece.cautions().contains(Caution.GLUE) ? GLUE_DRIES : Duration.ZERO);
+    }
+
+    private static Duration one(Map<String, Double> works, String work, Learned learned) {
+        return seconds(works.getOrDefault(work, 0.0) * learned.pace(work));
+    }
+
+    /** Starting values, in seconds, by kind of work. */
+    public static Map<String, Double> works(WorkedPiece piece) {
+        Map<String, Double> works = new LinkedHashMap<>();
         double prepare = SET_OUT + STRAND * piece.strands().size();
         for (WorkedPiece.ThreadingStep step : piece.threading()) {
             prepare += THREADED * Math.max(1, step.count());
         }
+        works.put(PREPARE, prepare);
         if (piece.request().house().kit()) {
-            return new MakingTime(seconds(prepare), Duration.ZERO, Duration.ZERO, Duration.ZERO, Duration.ZERO);
+            return works;
         }
-        double body = 0;
         for (WorkedBody worked : piece.fit().bodies()) {
-            body += worked.repeats() * perRepeat(worked.section().stitch()) + BEAD * worked.beads();
+            Stitch stitch = worked.section().stitch();
+            works.merge(
+                    tying(stitch.code()), worked.repeats() * perRepeat(stitch) + BEAD * worked.beads(), Double::sum);
         }
-        long knots = piece.request().pattern().all(Section.Knot.class).size();
+        works.put(
+                KNOTS, KNOT * piece.request().pattern().all(Section.Knot.class).size());
+        works.put(CLOSE, closure(piece));
         int ends = piece.strands().stream().mapToInt(WorkedStrand::ends).sum();
-        return new MakingTime(
-                seconds(prepare),
-                seconds(body + KNOT * knots),
-                seconds(closure(piece)),
-                seconds(INSPECT + END * ends),
-                piece.cautions().contains(Caution.GLUE) ? GLUE_DRIES : Duration.ZERO);
+        works.put(FINISH, INSPECT + END * ends);
+        return works;
+    }
+
+    /** How far the minutes of one piece lie from what is reckoned, relative: one standard deviation of their log. */
+    public static double spread(WorkedPiece piece) {
+        Learned learned = piece.request().house().learned();
+        List<Share> shares = works(piece).entrySet().stream()
+                .filter(work -> work.getValue() > 0)
+                .map(work -> new Share(work.getValue(), Ways.time(work.getKey(), learned.maker())))
+                .toList();
+        return learned.time().forecast(List.of(new Use("time", 0, shares))).spread(0);
     }
 
     /** Seconds that one repeat takes. */

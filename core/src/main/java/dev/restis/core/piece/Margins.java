@@ -2,15 +2,12 @@ package dev.restis.core.piece;
 
 import dev.restis.core.learning.Forecast;
 import dev.restis.core.learning.Load;
-import dev.restis.core.learning.Share;
 import dev.restis.core.learning.Shortage;
 import dev.restis.core.learning.Use;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.Sum;
 import dev.restis.core.measure.Sum.Term;
 import dev.restis.core.pattern.Role;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -77,13 +74,7 @@ final class Margins {
                 }
             }
         }
-        List<Share> all = new ArrayList<>();
-        shares.forEach((loads, amount) -> all.add(new Share(amount, loads)));
-        String mostly = all.stream()
-                .max(Comparator.comparingDouble(Share::amount))
-                .map(share -> share.loads().get(0).feature())
-                .orElse("");
-        return new Use(mostly, Math.max(0, fixed), all);
+        return Use.of(Math.max(0, fixed), shares);
     }
 
     /** The chance that any strand of the piece runs short; of one that no hand changes, none. */

@@ -95,16 +95,20 @@ final class Parts {
     }
 
     TakeUp takeUp(Body body, Gauge gauge) {
+        return request.house().learned().takeUp(body.stitch(), tiedIn(body), gauge);
+    }
+
+    /** What the strands are of that tie a body. */
+    Material tiedIn(Body body) {
         List<Seat> tying = body.legsOf(Seat.WORKING);
         for (Role role : pattern.roles()) {
             for (int leg = 0; leg < role.legs().size(); leg++) {
                 if (role.legs().get(leg).takes(tying)) {
-                    Material material = cord(role.slotOf(leg)).material();
-                    return request.house().learned().takeUp(body.stitch(), material, gauge);
+                    return cord(role.slotOf(leg)).material();
                 }
             }
         }
-        return request.house().learned().takeUp(body.stitch(), cord(0).material(), gauge);
+        return cord(0).material();
     }
 
     /** The chosen part, or for a slot left open the pattern's usual one; empty for an optional part not chosen. */

@@ -46,7 +46,7 @@ public record Swatch(
     /** Measured over reckoned beyond this is a slip of the pen, or another stitch. */
     private static final double FARTHEST = 2.5;
     /** How well a ruler is read, millimetres. */
-    private static final double READING = 0.5;
+    public static final double READING = 0.5;
 
     /** Everything that keeps the sample from being believed. */
     public List<Fault> faults() {
@@ -90,25 +90,41 @@ public record Swatch(
         return new Gauge(d, dc, cores, stitch.coreLayout());
     }
 
+    /** The cord that a strand was expected to use, by geometry. */
+    public Use cord() {
+        return of(
+                Ways.of(stitch, Seat.WORKING, material, gauge(), Optional.of(maker)),
+                repeats * stitch.use(gauge(), Seat.WORKING).toMillimetres());
+    }
+
+    /** How long the stitch was expected to come out, by geometry. */
+    public Use pitch() {
+        return of(
+                Ways.pitch(stitch, material, gauge(), Optional.of(maker)),
+                repeats * stitch.pitch(gauge()).toMillimetres());
+    }
+
+    private Use of(List<Load> loads, double expected) {
+        return new Use(Ways.feature(stitch), 0, List.of(new Share(expected, loads)));
+    }
+
     /** What it says of the cord that a strand uses. */
     Observation ofCord(long number, long day) {
-        double expected = repeats * stitch.use(gauge(), Seat.WORKING).toMillimetres();
-        return seen(number, day, Ways.of(stitch, Seat.WORKING, material, gauge(), Optional.of(maker)), expected, used);
+        return seen(number, day, cord(), used);
     }
 
     /** What it says of how long the stitch comes out. */
     Observation ofPitch(long number, long day) {
-        double expected = repeats * stitch.pitch(gauge()).toMillimetres();
-        return seen(number, day, Ways.pitch(stitch, material, gauge(), Optional.of(maker)), expected, body);
+        return seen(number, day, pitch(), body);
     }
 
-    private Observation seen(long number, long day, List<Load> loads, double expected, Length measured) {
+    private Observation seen(long number, long day, Use use, Length measured) {
         return new Observation(
                 number,
                 day,
                 -number - 1,
                 List.of(maker + " " + stitch.code(), maker),
-                new Use(Ways.feature(stitch), 0, List.of(new Share(expected, loads))),
+                use,
                 measured.toMillimetres(),
                 Observation.Kind.EXACT,
                 READING,

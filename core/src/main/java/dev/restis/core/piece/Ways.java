@@ -26,6 +26,13 @@ public final class Ways {
     /** The slope over the log of working against core cord. */
     private static final double GAUGE = 0.05;
 
+    /** The house's pace: the starting values of minutes are guesses. */
+    private static final double PACE = 0.5;
+
+    private static final double WORK = 0.3;
+    private static final double MAKERS_PACE = 0.2;
+    private static final double WAY_OF_WORKING = 0.1;
+
     /** From one piece to the next. */
     private static final double HAND_WALKS = 0.002;
 
@@ -56,6 +63,16 @@ public final class Ways {
     /** A single knot. */
     public static List<Load> knot(String kind, Material material, Optional<String> maker) {
         return loads(KNOTS, KNOTS, kind, material, 0, maker);
+    }
+
+    /** Time that somebody takes for a kind of work. */
+    public static List<Load> time(String work, Optional<String> maker) {
+        String who = maker.orElse(SOMEBODY);
+        return List.of(
+                new Load("pace", PACE, HAND_WALKS, 1),
+                new Load("work " + work, WORK, STITCH_WALKS, 1),
+                new Load("maker " + who, MAKERS_PACE, HAND_WALKS, 1),
+                new Load("way " + work + " " + who, WAY_OF_WORKING, HAND_WALKS, 1));
     }
 
     private static double ratio(Gauge gauge) {

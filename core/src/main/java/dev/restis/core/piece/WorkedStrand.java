@@ -1,5 +1,6 @@
 package dev.restis.core.piece;
 
+import dev.restis.core.learning.Use;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.Sum;
 import dev.restis.core.pattern.Stage;
@@ -63,11 +64,19 @@ public record WorkedStrand(
 
     /** Cord that the body and the knots take, without tails, margin and rounding. */
     public Length used() {
-        return sum().terms().stream()
+        return taken(sum()).total();
+    }
+
+    /** The same as what is learned from: by geometry, and by what of it the hand decides. */
+    public Use use() {
+        return Margins.use(legs.stream().map(WorkedStrand::taken).toList());
+    }
+
+    private static Sum taken(Sum sum) {
+        return new Sum(sum.terms().stream()
                 .filter(t -> !t.code().startsWith("tail.")
                         && !t.code().startsWith("margin")
                         && !t.code().startsWith("rounding"))
-                .map(Sum.Term::total)
-                .reduce(Length.ZERO, Length::plus);
+                .toList());
     }
 }

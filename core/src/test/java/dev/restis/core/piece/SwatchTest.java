@@ -51,7 +51,7 @@ class SwatchTest {
         assertThat(own.source()).isEqualTo(TakeUp.Source.SWATCH);
         assertThat(own.useRatio()).isCloseTo(Math.exp(0.0219 / 0.0227 * Math.log(1.05)), within(1e-4));
         assertThat(own.pitchRatio()).isGreaterThan(1.03);
-        Learned ofAnybody = new Learned(ofTove.cord(), ofTove.pitch(), Optional.empty());
+        Learned ofAnybody = new Learned(ofTove.cord(), ofTove.pitch(), ofTove.time(), Optional.empty());
         TakeUp anybodys = ofAnybody.takeUp(Stitches.SQUARE_KNOT, POLYESTER, alike);
         assertThat(anybodys.useRatio()).isCloseTo(Math.exp(0.0178 / 0.0227 * Math.log(1.05)), within(1e-4));
         assertThat(anybodys.spread()).isCloseTo(Math.sqrt(0.0219 - 0.0178 * 0.0178 / 0.0227), within(1e-4));
@@ -69,8 +69,8 @@ class SwatchTest {
         Gauge gauge = swatch("Tove", 82, 434).gauge();
         assertThat(learned.takeUp(Stitches.SQUARE_KNOT, POLYESTER, gauge).useRatio())
                 .isCloseTo(1, within(0.01));
-        Learned tove = new Learned(learned.cord(), learned.pitch(), Optional.of("Tove"));
-        Learned bram = new Learned(learned.cord(), learned.pitch(), Optional.of("Bram"));
+        Learned tove = new Learned(learned.cord(), learned.pitch(), learned.time(), Optional.of("Tove"));
+        Learned bram = new Learned(learned.cord(), learned.pitch(), learned.time(), Optional.of("Bram"));
         assertThat(tove.takeUp(Stitches.SQUARE_KNOT, POLYESTER, gauge).useRatio())
                 .isLessThan(0.95);
         assertThat(bram.takeUp(Stitches.SQUARE_KNOT, POLYESTER, gauge).useRatio())

@@ -82,6 +82,15 @@ public class Jobs {
         }
     }
 
+    /** Asks for it unless somebody did who still waits: one that is begun may have looked too early. */
+    @Transactional
+    public void askAgain(Asked asked, String askedBy) {
+        boolean waits = inWork(asked.kind(), asked.subject()).stream().anyMatch(job -> job.state() == JobState.WAITING);
+        if (!waits) {
+            ask(asked, askedBy);
+        }
+    }
+
     /** Keeps what came of a job in the transaction that lays it down: both are there, or none. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void keep(RunningJob job, String result) {

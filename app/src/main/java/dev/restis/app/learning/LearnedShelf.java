@@ -1,0 +1,100 @@
+package dev.restis.app.learning;
+
+import dev.restis.core.piece.Learned;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
+import java.util.Objects;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What was learned, as figures rest on it. */
+@Service
+public class LearnedShelf {
+
+    /** By less than that no cut length changes worth a walk to the spool: log factor. */
+    private static final double NOTICED = 0.004;
+    /** By less than that no margin does: of a spread. */
+    private static final double SURER = 0.05;
+
+    /** The same state is the same object, so that what follows from it is known again. */
+    private record Known(long state, Learned learned) {}
+
+    private final EntityManager entities;
+    private volatile Known known = new Known(0, Learned.NOTHING);
+
+    LearnedShelf(EntityManager entities) {
+        this.entities = entities;
+    }
+
+    @Transactional(readOnly = true)
+    public Learned learned(Optional<String> maker) {
+        Known now = known(published().orElse(0L));
+        if (now.learned().maker().equals(maker)) {
+            return now.learned();
+        }
+        Known other = new Known(now.state(), now.learned().by(maker));
+        known = other;
+        return other.learned();
+    }
+
+    private Optional<Long> published() {
+        return entities.createQuery("select b.published from LearningBook b", Long.class)
+                .getResultStream()
+                .filter(Objects::nonNull)
+                .findFirst();
+    }
+
+    private Known known(long state) {
+        Known now = known;
+        if (now.state() == state) {
+            return now;
+        }
+        Known read = new Known(state, read(state));
+        known = read;
+        return read;
+    }
+
+    private Learned read(long state) {
+        LearningState kept = state == 0 ? null : entities.find(LearningState.class, state);
+        if (kept == null) {
+            return Learned.NOTHING;
+        }
+        return kept.learners().learned();
+    }
+
+    /** Whether open pieces would come out noticeably otherwise than when they were last worked out. */
+    @Transactional(readOnly = true)
+    public boolean movedOn() {
+        return movedOn(Objects.requireNonNull(entities.find(LearningBook.class, LearningBook.ONLY)));
+    }
+
+    private boolean movedOn(LearningBook book) {
+        Long now = book.published();
+        if (now == null || now.equals(book.workedOut())) {
+            return false;
+        }
+        Learned before = read(Objects.requireNonNullElse(book.workedOut(), 0L));
+        Learned after = read(now);
+        return after.cord().apart(before.cord(), NOTICED, SURER)
+                || after.pitch().apart(before.pitch(), NOTICED, SURER)
+                || after.time().apart(before.time(), NOTICED, SURER);
+    }
+
+    /**
+     * From now on open pieces are worked out with what is known now.
+     *
+     * @return whether that makes a difference
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public boolean moveOn() {
+        LearningBook book = Objects.requireNonNull(
+                entities.find(LearningBook.class, LearningBook.ONLY, LockModeType.PESSIMISTIC_WRITE));
+        boolean moved = movedOn(book);
+        if (moved) {
+            book.workedOut(book.published());
+        }
+        return moved;
+    }
+}
