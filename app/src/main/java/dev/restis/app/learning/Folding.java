@@ -26,6 +26,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
@@ -73,6 +74,24 @@ public class Folding implements Work {
                 jobs.askAgain(Jobs.Asked.of(KIND, SUBJECT, Formulas.VERSION), WHO);
             }
         });
+    }
+
+    /**
+     * How far learning is.
+     *
+     * @param waits whether something was measured, or said of it, that figures do not rest on yet
+     * @param learned how many measurements they rest on
+     */
+    record LearningStanding(boolean waits, long learned) {}
+
+    @Transactional(readOnly = true)
+    public LearningStanding standing() {
+        LearningBook book = book(LockModeType.NONE);
+        Long learned = entities.createQuery(
+                        "select count(o) from ObservationRow o where o.number is not null and o.standing = Standing.STANDS",
+                        Long.class)
+                .getSingleResult();
+        return new LearningStanding(waits(book), learned == null ? 0 : learned);
     }
 
     private boolean waits(LearningBook book) {

@@ -1,8 +1,13 @@
 package dev.restis.app.learning;
 
+import dev.restis.core.learning.Beliefs;
+import dev.restis.core.learning.Flag;
 import dev.restis.core.piece.Learned;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
@@ -19,10 +24,10 @@ public class LearnedShelf {
     private static final double SURER = 0.05;
 
     /** The same state is the same object, so that what follows from it is known again. */
-    private record Known(long state, Learned learned) {}
+    private record Known(long state, Learned learned, Map<Subject, List<Flag>> flags) {}
 
     private final EntityManager entities;
-    private volatile Known known = new Known(0, Learned.NOTHING);
+    private volatile Known known = new Known(0, Learned.NOTHING, Map.of());
 
     LearnedShelf(EntityManager entities) {
         this.entities = entities;
@@ -34,9 +39,26 @@ public class LearnedShelf {
         if (now.learned().maker().equals(maker)) {
             return now.learned();
         }
-        Known other = new Known(now.state(), now.learned().by(maker));
+        Known other = new Known(now.state(), now.learned().by(maker), now.flags());
         known = other;
         return other.learned();
+    }
+
+    /** What is believed of a subject. */
+    @Transactional(readOnly = true)
+    public Beliefs beliefs(Subject subject) {
+        Learned now = known(published().orElse(0L)).learned();
+        return switch (subject) {
+            case CORD -> now.cord();
+            case PITCH -> now.pitch();
+            case TIME -> now.time();
+        };
+    }
+
+    /** Hands that have changed, in the order in which that was told. */
+    @Transactional(readOnly = true)
+    public List<Flag> flags(Subject subject) {
+        return known(published().orElse(0L)).flags().getOrDefault(subject, List.of());
     }
 
     private Optional<Long> published() {
@@ -51,7 +73,15 @@ public class LearnedShelf {
         if (now.state() == state) {
             return now;
         }
-        Known read = new Known(state, read(state));
+        LearningState kept = state == 0 ? null : entities.find(LearningState.class, state);
+        Map<Subject, List<Flag>> flags = new EnumMap<>(Subject.class);
+        if (kept != null) {
+            Learners learners = kept.learners();
+            for (Subject subject : Subject.values()) {
+                flags.put(subject, learners.of(subject).flags());
+            }
+        }
+        Known read = new Known(state, read(state), flags);
         known = read;
         return read;
     }

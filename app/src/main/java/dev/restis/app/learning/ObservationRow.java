@@ -241,6 +241,13 @@ class ObservationRow {
         changed = false;
     }
 
+    /** Nobody confirmed or dropped it. */
+    void asBefore() {
+        changed |= confirmed || standing == Standing.DROPPED;
+        confirmed = false;
+        standing = standing == Standing.DROPPED ? Standing.STANDS : standing;
+    }
+
     boolean workedOutBy(int version) {
         return use != null && (formulas >= version || source == Source.IMPORT);
     }
@@ -260,6 +267,14 @@ class ObservationRow {
         formulas = version;
     }
 
+    /** Whether it was tied to be measured. */
+    boolean sample() {
+        return source == Source.SWATCH
+                || source == Source.IMPORT
+                        && KnowledgeFile.SAMPLE.equals(
+                                ObservationJson.read(about, About.class).what());
+    }
+
     Observation observation() {
         Use expecting = use();
         String who = maker.isEmpty() ? "?" : maker;
@@ -274,8 +289,8 @@ class ObservationRow {
                 value,
                 bound,
                 reading,
-                confirmed || source == Source.SWATCH,
-                source == Source.SWATCH);
+                confirmed || sample(),
+                sample());
     }
 
     void folded(dev.restis.core.learning.Outcome folded, List<String> of, List<Beliefs.Factor> believed) {

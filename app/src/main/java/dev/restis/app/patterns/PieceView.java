@@ -5,6 +5,8 @@ import dev.restis.app.stock.Article.ArticleKind;
 import dev.restis.core.cord.ColourDifference;
 import dev.restis.core.cost.PieceCost;
 import dev.restis.core.fit.SlidingFit;
+import dev.restis.core.learning.Beliefs;
+import dev.restis.core.learning.Use;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.Sum;
 import dev.restis.core.pattern.Pattern;
@@ -47,16 +49,25 @@ public record PieceView(
         TimeView time,
         PictureView picture) {
 
-    /** How long it should take to make, seconds; {@code total} is the sum of the others but for the drying. */
-    public record TimeView(long prepare, long body, long closure, long finish, long drying, long total) {
-        static TimeView of(MakingTime time) {
+    /**
+     * How long it should take to make, seconds; {@code total} is the sum of the others but for the drying.
+     *
+     * @param learned how much of it, more or less than starting values, the bench has shown
+     */
+    public record TimeView(long prepare, long body, long closure, long finish, long drying, long total, long learned) {
+        static TimeView of(PieceDesk.Worked worked) {
+            MakingTime time = worked.time();
+            double started = MakingTime.works(worked.piece()).values().stream()
+                    .mapToDouble(Double::doubleValue)
+                    .sum();
             return new TimeView(
                     time.prepare().toSeconds(),
                     time.body().toSeconds(),
                     time.closure().toSeconds(),
                     time.finish().toSeconds(),
                     time.drying().toSeconds(),
-                    time.total().toSeconds());
+                    time.total().toSeconds(),
+                    Math.round(time.total().toSeconds() - started));
         }
     }
 
@@ -94,7 +105,8 @@ public record PieceView(
             long lengthUm,
             boolean within,
             TakeUp.Source source,
-            double spread) {}
+            double spread,
+            double pitchRatio) {}
 
     public record EyeView(long insideUm, long stopperUm) {}
 
@@ -130,7 +142,19 @@ public record PieceView(
             long usedUm,
             @Nullable StrandMark mark,
             double risk,
-            SumView sum) {}
+            SumView sum,
+            @Nullable LearnedView learned) {}
+
+    /**
+     * What was learned of hands changes a strand by.
+     *
+     * @param pieces that were measured of the stitch that most of it is tied in
+     * @param samples likewise, swatches
+     * @param um more than geometry expects, or less
+     * @param cost of that cord
+     * @param spread one standard deviation of what it takes, relative
+     */
+    public record LearnedView(int pieces, int samples, long um, BigDecimal cost, double spread) {}
 
     public record HardwareView(String articleCode, String articleName, ArticleKind kind, int quantity) {}
 
@@ -276,7 +300,7 @@ public record PieceView(
                 piece.request().pattern().closure(),
                 fit(piece.fit()),
                 piece.strands().stream()
-                        .map(s -> strand(s, worked.cords().get(s.slot())))
+                        .map(s -> strand(piece, s, worked.cords().get(s.slot())))
                         .toList(),
                 worked.hardware().entrySet().stream()
                         .map(e -> new HardwareView(
@@ -287,7 +311,7 @@ public record PieceView(
                 threading(piece),
                 piece.cautions(),
                 CostView.of(worked.estimate()),
-                TimeView.of(worked.time()),
+                TimeView.of(worked),
                 full(sitting, worked));
     }
 
@@ -376,10 +400,11 @@ public record PieceView(
                 body.length().micrometres(),
                 body.section().within(),
                 body.takeUp().source(),
-                body.takeUp().spread());
+                body.takeUp().spread(),
+                body.takeUp().pitchRatio());
     }
 
-    private static StrandView strand(WorkedStrand strand, Article article) {
+    private static StrandView strand(WorkedPiece piece, WorkedStrand strand, Article article) {
         return new StrandView(
                 strand.role(),
                 strand.number(),
@@ -390,7 +415,25 @@ public record PieceView(
                 strand.used().micrometres(),
                 StrandMark.of(strand),
                 strand.risk(),
-                SumView.of(strand.sum()));
+                SumView.of(strand.sum()),
+                learned(piece, strand, article));
+    }
+
+    private static @Nullable LearnedView learned(WorkedPiece piece, WorkedStrand strand, Article article) {
+        Beliefs cord = piece.request().house().learned().cord();
+        Use use = strand.use();
+        Beliefs.Seen seen = cord.seen(use.noise());
+        if (seen.pieces() + seen.samples() == 0) {
+            return null;
+        }
+        double more = strand.used().toMillimetres() - use.expected();
+        long um = Math.round(more * 1000);
+        return new LearnedView(
+                seen.pieces(),
+                seen.samples(),
+                um,
+                article.price(um),
+                cord.forecast(List.of(use)).spread(0));
     }
 
     private static Map<String, Long> micrometres(Map<String, Length> lengths) {

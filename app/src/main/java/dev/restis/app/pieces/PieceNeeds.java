@@ -87,7 +87,8 @@ public class PieceNeeds {
                 estimate.used(),
                 estimate.tails(),
                 estimate.hardware(),
-                worked.time().drying().toSeconds()
+                worked.time().drying().toSeconds(),
+                risk(worked)
             });
         });
         bulk.batchUpdate(
@@ -96,7 +97,7 @@ public class PieceNeeds {
                 strands);
         bulk.batchUpdate("insert into piece_hardware (piece_id, article_id, quantity) values (?, ?, ?)", parts);
         bulk.batchUpdate(
-                "insert into piece_estimate (piece_id, used, tails, hardware, drying_s) values (?, ?, ?, ?, ?)",
+                "insert into piece_estimate (piece_id, used, tails, hardware, drying_s, risk) values (?, ?, ?, ?, ?, ?)",
                 estimates);
     }
 
@@ -145,15 +146,24 @@ public class PieceNeeds {
                                 s.number()
                             }));
                     PieceCost estimate = worked.estimate();
-                    estimates.add(
-                            new Object[] {estimate.used(), estimate.tails(), estimate.hardware(), planned.piece()});
+                    estimates.add(new Object[] {
+                        estimate.used(), estimate.tails(), estimate.hardware(), risk(worked), planned.piece()
+                    });
                 });
         bulk.batchUpdate("""
                 update strand set cut_um = ?, used_um = ?, mark_um = ?, mark = ?, tails_um = ?, stage = ?
                 where piece_id = ? and role = ? and number = ?
                   and not exists (select 1 from cut_step t where t.strand_id = strand.id and t.done_at is not null)
                 """, strands);
-        bulk.batchUpdate("update piece_estimate set used = ?, tails = ?, hardware = ? where piece_id = ?", estimates);
+        bulk.batchUpdate(
+                "update piece_estimate set used = ?, tails = ?, hardware = ?, risk = ? where piece_id = ?", estimates);
+    }
+
+    private static double risk(PieceDesk.Worked worked) {
+        return worked.piece().strands().stream()
+                .mapToDouble(WorkedStrand::risk)
+                .max()
+                .orElse(0);
     }
 
     /** Of pieces that left their batch. */

@@ -160,6 +160,11 @@ public final class Beliefs {
         return seen.getOrDefault(feature, Seen.NOTHING);
     }
 
+    /** The features that were met, in the order in which they were. */
+    public List<Load> features() {
+        return List.copyOf(features);
+    }
+
     void count(Observation observation) {
         observation.use().shares().stream()
                 .flatMap(share -> share.loads().stream())
@@ -174,6 +179,11 @@ public final class Beliefs {
     /** The spread from one measurement to the next, of a log, where this is tied mostly. */
     public double noise(String what) {
         return StrictMath.sqrt(noiseOf(what).variance());
+    }
+
+    /** The same, with the tension that differs from piece to piece. */
+    public double between(String what) {
+        return StrictMath.sqrt(noiseOf(what).variance() + rules.pieceSpread() * rules.pieceSpread());
     }
 
     /**

@@ -22,6 +22,11 @@ public record Use(String noise, double fixed, List<Share> shares) {
         }
     }
 
+    /** What geometry expects in all. */
+    public double expected() {
+        return fixed + shares.stream().mapToDouble(Share::amount).sum();
+    }
+
     /** @param shares amounts by ways of tying; the noise is kept by what most of it is tied in */
     public static Use of(double fixed, Map<List<Load>, Double> shares) {
         List<Share> all = new ArrayList<>();

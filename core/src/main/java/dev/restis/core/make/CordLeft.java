@@ -15,16 +15,29 @@ import dev.restis.core.piece.Check.Verdict;
  * @param need what it must still give, with what its finish needs
  * @param spread one standard deviation of the need, relative to what of it depends on the hand
  * @param tiedNeed how much of the need depends on the hand
+ * @param between how far what one piece takes lies from the next by the same hand, relative: it cannot be foreseen
  */
 public record CordLeft(
-        int strand, int leg, Length total, Length used, Length tied, Length need, double spread, Length tiedNeed) {
+        int strand,
+        int leg,
+        Length total,
+        Length used,
+        Length tied,
+        Length need,
+        double spread,
+        Length tiedNeed,
+        double between) {
 
     /** Nobody stops for less. */
     private static final double GOOD = 0.97;
     /** Below it, rather before the second half than after it. */
     private static final double TIGHT = 0.8;
-    /** How far what one piece takes lies from the next by the same hand, relative: it cannot be foreseen. */
+    /** Before anything is learned, and on cards of then. */
     private static final double FROM_PIECE_TO_PIECE = 0.05;
+
+    public CordLeft {
+        between = between > 0 ? between : FROM_PIECE_TO_PIECE;
+    }
 
     /** What should be left, from the work to the tip. */
     public Length expected() {
@@ -41,7 +54,7 @@ public record CordLeft(
     public double suffices(Length left) {
         double tiedSoFar = tied.toMillimetres();
         double prior = spread * spread;
-        double noise = FROM_PIECE_TO_PIECE * FROM_PIECE_TO_PIECE;
+        double noise = between * between;
         double mean = 1;
         double variance = prior;
         if (tiedSoFar > 0 && prior > 0) {

@@ -4,6 +4,7 @@ import dev.restis.core.make.CardDraft.Cut;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.Sum;
 import dev.restis.core.measure.Sum.Term;
+import dev.restis.core.pattern.Section;
 import dev.restis.core.piece.Mark;
 import java.util.ArrayList;
 import java.util.List;
@@ -71,7 +72,13 @@ final class CordNeeds {
                 }
             }
         }
-        return new CordLeft(strand, leg, total(cut, leg, uses), used, tied, need, spread, tiedNeed);
+        return new CordLeft(strand, leg, total(cut, leg, uses), used, tied, need, spread, tiedNeed, between());
+    }
+
+    private double between() {
+        return card.pattern.sections().get(section) instanceof Section.Body body
+                ? card.piece.request().house().learned().betweenPieces(body.stitch())
+                : 0;
     }
 
     /** Whether a term counts both ends of a straight strand, one of which lies at the start. */

@@ -66,7 +66,7 @@ public final class Expected {
 
     /** What setting the bench up takes, in seconds. */
     public static Use ofSetUp(Optional<String> maker) {
-        return timed("SET_UP", SET_UP, maker);
+        return timed(MakingTime.SET_UP, SET_UP, maker);
     }
 
     private static Use timed(String work, double seconds, Optional<String> maker) {

@@ -62,6 +62,11 @@ public record Learned(Beliefs cord, Beliefs pitch, Beliefs time, Optional<String
         return StrictMath.exp(time.mean(Ways.time(work, maker)));
     }
 
+    /** How far what one piece takes lies from the next by the same hand, relative: one standard deviation. */
+    public double betweenPieces(Stitch stitch) {
+        return cord.between(Ways.feature(stitch));
+    }
+
     private Tie tie(List<Load> loads) {
         Beliefs.Factor factor = cord.factor(loads);
         return new Tie(loads, StrictMath.exp(factor.mean()), factor.spread());

@@ -44,7 +44,8 @@ public record MakingTime(Duration prepare, Duration body, Duration closure, Dura
     public static final String KNOTS = "KNOTS";
     public static final String CLOSE = "CLOSE";
     public static final String FINISH = "FINISH";
-    private static final String TIE = "TIE ";
+    public static final String SET_UP = "SET_UP";
+    static final String TIE = "TIE ";
 
     /** Tying a stitch, as a kind of work. */
     public static String tying(String stitch) {

@@ -57,7 +57,7 @@ class BetweenTest {
     /** Nothing seen yet: the need of 500 mm that the hand changes has a spread of 13 % of it, 65 mm, so 565 is one above. */
     @Test
     void chanceBeforeAnythingIsTied() {
-        CordLeft left = new CordLeft(0, 0, mm(800), mm(0), mm(0), mm(500), 0.12, mm(500));
+        CordLeft left = new CordLeft(0, 0, mm(800), mm(0), mm(0), mm(500), 0.12, mm(500), 0.05);
         assertThat(left.suffices(mm(500))).isCloseTo(0.5, within(1e-6));
         assertThat(left.suffices(mm(565))).isCloseTo(0.841, within(1e-3));
     }
@@ -68,9 +68,9 @@ class BetweenTest {
      */
     @Test
     void whatWasUsedTellsTheHand() {
-        CordLeft left = new CordLeft(0, 0, mm(1200), mm(500), mm(500), mm(500), 0.12, mm(500));
+        CordLeft left = new CordLeft(0, 0, mm(1200), mm(500), mm(500), mm(500), 0.12, mm(500), 0.05);
         assertThat(left.suffices(mm(650))).isGreaterThan(0.99);
-        CordLeft closer = new CordLeft(0, 0, mm(1092.6), mm(500), mm(500), mm(500), 0.12, mm(500));
+        CordLeft closer = new CordLeft(0, 0, mm(1092.6), mm(500), mm(500), mm(500), 0.12, mm(500), 0.05);
         assertThat(closer.suffices(mm(542.6))).isCloseTo(0.5, within(0.01));
     }
 
