@@ -37,6 +37,8 @@ const EditorPage = lazy(() => import('../features/patterns/EditorPage'));
 const ReadPage = lazy(() => import('../features/patterns/EditorPage').then((m) => ({ default: m.ReadPage })));
 const StitchesPage = lazy(() => import('../features/patterns/StitchesPage'));
 const StitchPage = lazy(() => import('../features/patterns/StitchPage'));
+const LearnedPage = lazy(() => import('../features/learning/LearnedPage'));
+const LearningReportPage = lazy(() => import('../features/learning/ReportPage'));
 const MeasuresPage = lazy(() => import('../features/measures/MeasuresPage'));
 const StockPage = lazy(() => import('../features/stock/StockPage'));
 const ArticlePage = lazy(() => import('../features/stock/ArticlePage'));
@@ -130,6 +132,8 @@ function Inside() {
                   <Route path="/stock/count/:id" element={<CountPage />} />
                   <Route path="/costs" element={<CostsPage />} />
                   <Route path="/measures" element={<MeasuresPage />} />
+                  <Route path="/measures/learned" element={<LearnedPage />} />
+                  <Route path="/measures/report" element={<LearningReportPage />} />
                   <Route path="/workshop" element={<WorkshopPage />} />
                   <Route path="*" element={<Navigate to="/today" replace />} />
                 </Routes>

@@ -1,4 +1,5 @@
 import { Popover, Table, Text, UnstyledButton } from '@mantine/core';
+import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Schemas } from '../api/client';
 import classes from './Because.module.css';
@@ -11,7 +12,7 @@ interface Props {
   um: number;
   sum: Schemas['SumView'];
   kind?: LengthKind;
-  note?: string;
+  note?: ReactNode;
 }
 
 /** A figure that opens into the short sum behind it, term by term. */

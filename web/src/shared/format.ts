@@ -79,3 +79,10 @@ export function formatTime(instant: string): string {
     timeZone: houseZone,
   });
 }
+
+/** A factor as the change that it makes. */
+export function change(factor: number): string {
+  const percent = (factor - 1) * 100;
+  const rounded = Math.round(percent * 10) / 10;
+  return `${rounded > 0 ? '+' : rounded < 0 ? '−' : '±'}${Math.abs(rounded).toFixed(1)} %`;
+}

@@ -70,6 +70,11 @@ function OneStrand({ piece, row }: { piece: number; row: Row }) {
       ? keep.error.problem.fields?.find((f) => f.code.startsWith('leftOver.'))
       : undefined;
   const save = (believed: boolean) => keep.mutate({ strand: row.strand, left, how, believed, units });
+  const meant = doubt?.meantUm;
+  const takeMeant = (um: number) => {
+    setLeft(formatLength(um, units));
+    keep.reset();
+  };
   const submit = (event: FormEvent) => {
     event.preventDefault();
     save(false);
@@ -136,7 +141,12 @@ function OneStrand({ piece, row }: { piece: number; row: Row }) {
         </Button>
         <FromDevice device="COUNTER" words="make.left.counter" onRead={(um) => setLeft(`${um / 1000} mm`)} />
         {how === 'ABOUT' && <Ruler row={row} onTap={setLeft} />}
-        {doubt?.code.startsWith('leftOver.LESS') && (
+        {meant !== undefined && (
+          <Button size="md" mt={25} onClick={() => takeMeant(meant)}>
+            {t('make.left.meant', { length: formatLength(meant, units) })}
+          </Button>
+        )}
+        {doubt && doubt.code !== 'leftOver.MORE_THAN_CUT' && (
           <Button size="md" mt={25} variant="default" onClick={() => save(true)}>
             {t('make.left.believe')}
           </Button>

@@ -2,6 +2,7 @@ import { Button, Grid, Group, Stack, Table, Text, Title } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { Length } from '../../shared/Figures';
 import { formatDay } from '../../shared/format';
@@ -30,7 +31,19 @@ export default function MeasuresPage() {
     isPending: swatches.isPending || sizes.isPending || policies.isPending,
   };
   return (
-    <Page title={t('nav.measures')}>
+    <Page
+      title={t('nav.measures')}
+      actions={
+        <>
+          <Button component={Link} to="/measures/learned">
+            {t('learned.title')}
+          </Button>
+          <Button component={Link} to="/measures/report" variant="default">
+            {t('learned.report')}
+          </Button>
+        </>
+      }
+    >
       <Await query={all}>
         {(view) => (
           <Grid gap="md">

@@ -2,6 +2,7 @@ import app from './app.json';
 import costs from './costs.json';
 import customers from './customers.json';
 import cut from './cut.json';
+import learning from './learning.json';
 import make from './make.json';
 import measures from './measures.json';
 import orders from './orders.json';
@@ -20,6 +21,7 @@ export default {
   ...costs,
   ...customers,
   ...cut,
+  ...learning,
   ...make,
   ...measures,
   ...orders,

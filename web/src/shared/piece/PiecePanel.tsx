@@ -6,16 +6,18 @@ import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { Because } from '../Because';
 import { Length, Money } from '../Figures';
-import { formatLength } from '../format';
+import { change, formatLength, formatMoney } from '../format';
 import { MarkOf } from '../MarkOf';
 import { partName, stitchName, strandName } from '../names';
 import { PiecePicture } from '../PiecePicture';
 import { StrandBar } from '../StrandBar';
+import { useSession } from '../session';
 import { Verdict } from '../Verdict';
 import classes from './PiecePanel.module.css';
 import { PromiseLine } from './PromiseLine';
 
 type Piece = Schemas['PieceView'];
+type Body = Schemas['BodyView'];
 
 interface Props {
   piece: Piece;
@@ -198,10 +200,7 @@ const Strands = memo(function Strands({ strands, hardware, body }: StrandsProps)
                 title={t('strand.because', { role: strandName(t, s.role, s.number) })}
                 um={s.cutUm}
                 sum={s.sum}
-                note={t(`strand.note.${body?.source ?? 'GEOMETRY'}`, {
-                  one: Math.round(1 / s.risk),
-                  spread: Math.round((body?.spread ?? 0.12) * 100),
-                })}
+                note={<StrandNote strand={s} body={body} />}
               />
             </Table.Td>
             <Table.Td className="right">
@@ -228,6 +227,42 @@ const Strands = memo(function Strands({ strands, hardware, body }: StrandsProps)
   );
 });
 
+/** Why a strand is cut as long: how sure its figure is, and what hands change. */
+function StrandNote({ strand, body }: { strand: Piece['strands'][number]; body: Body | undefined }) {
+  const { t } = useTranslation();
+  const { units } = useUnits();
+  const { data: session } = useSession();
+  const { learned, risk } = strand;
+  const percent = (spread: number) => Math.round(spread * 100);
+  const margin = risk > 0 ? t('strand.note.margin', { one: Math.round(1 / risk) }) : '';
+  if (!learned) {
+    return (
+      <>
+        {margin} {t('strand.note.GEOMETRY', { spread: percent(body?.spread ?? 0.12) })}
+      </>
+    );
+  }
+  return (
+    <>
+      {margin}{' '}
+      {[
+        t('strand.note.learned'),
+        learned.pieces > 0 && t('strand.note.pieces', { count: learned.pieces }),
+        learned.pieces > 0 && learned.samples > 0 && t('strand.note.and'),
+        learned.samples > 0 && t('strand.note.samples', { count: learned.samples }),
+      ]
+        .filter(Boolean)
+        .join(' ')}
+      {': '}
+      {t(learned.um < 0 ? 'strand.note.less' : 'strand.note.more', {
+        length: formatLength(Math.abs(learned.um), units, 'cord'),
+        money: formatMoney(Math.abs(learned.cost), session?.currency ?? 'EUR'),
+        spread: percent(learned.spread),
+      })}
+    </>
+  );
+}
+
 /** How it comes out in size; each figure that is worked out opens into its sum. */
 export const Fit = memo(function Fit({ fit }: { fit: Schemas['FitView'] }) {
   const { t } = useTranslation();
@@ -249,6 +284,14 @@ export const Fit = memo(function Fit({ fit }: { fit: Schemas['FitView'] }) {
       }),
       <Length key={`body${i}`} um={body.lengthUm} kind="body" />,
     ]),
+    ...fit.bodies
+      .filter((body) => Math.abs(body.pitchRatio - 1) >= 0.0005)
+      .map((body, i): [string, React.ReactNode] => [
+        t('fit.learned', { stitch: stitchName(t, body.stitch) }),
+        <span key={`learned${i}`} className="figure">
+          {change(body.pitchRatio)}
+        </span>,
+      ]),
     [
       t(fit.band ? 'fit.errorGap' : fit.errorUm < 0 ? 'fit.errorLonger' : 'fit.errorShorter'),
       <Length key="e" um={Math.abs(fit.errorUm)} kind="part" />,
@@ -382,6 +425,16 @@ const Time = memo(function Time({ time }: { time: Schemas['TimeView'] }) {
           <Text size="sm">{minutes(time[part])}</Text>
         </div>
       ))}
+      {Math.abs(time.learned) >= SECONDS / 2 && (
+        <div>
+          <Text size="xs" c="dimmed">
+            {t('time.learned')}
+          </Text>
+          <Text size="sm">
+            {t(time.learned < 0 ? 'time.less' : 'time.more', { time: minutes(Math.abs(time.learned)) })}
+          </Text>
+        </div>
+      )}
     </Group>
   );
 });

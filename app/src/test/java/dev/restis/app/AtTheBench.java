@@ -107,6 +107,19 @@ abstract class AtTheBench extends RestisTest {
         return tell("/api/bench/pieces/" + piece + "/left-over", body);
     }
 
+    /** Every strand took so much of what its card expects. */
+    void log(long piece, double factor) throws Exception {
+        for (JsonNode strand : ask("/api/bench/pieces/" + piece + "/left-over").body()) {
+            long cut = strand.path("cutUm").asLong();
+            long left =
+                    Math.round(cut - factor * (cut - strand.path("expectedUm").asLong()));
+            Answer logged = leftOver(piece, """
+                    {"strand": %d, "left": "%s mm", "how": "MEASURED", "units": "METRIC", "believed": true}
+                    """.formatted(strand.path("strand").asInt(), left / 1000.0));
+            assertThat(logged.status()).as(logged.text()).isEqualTo(204);
+        }
+    }
+
     String money(String sql, long piece) {
         return jdbc.sql(sql).param(piece).query(String.class).single();
     }

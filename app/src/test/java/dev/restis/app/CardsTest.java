@@ -250,6 +250,23 @@ class CardsTest extends AtTheBench {
                 .isFalse();
     }
 
+    /** The remnant that was there is gone, and the other lies beside what the strand was cut from. */
+    @Test
+    void whatIsSaidAnewTakesThePlaceOfTheRemnant() throws Exception {
+        long piece = pieces.get(0);
+        take("Tove", List.of(piece), false);
+        for (String left : List.of("45 cm", "42 cm", "44 cm")) {
+            Answer kept = leftOver(piece, """
+                    {"strand": 0, "left": "%s", "how": "MEASURED", "units": "METRIC", "believed": true}
+                    """.formatted(left));
+            assertThat(kept.status()).as(kept.text()).isEqualTo(204);
+        }
+        assertThat(jdbc.sql("""
+                        select sum(h.quantity) from holding h
+                        where exists (select 1 from ledger l where l.holding_id = h.id and l.movement = 'LEFT' and l.piece_id = ?)
+                        """).param(piece).query(Long.class).single()).isEqualTo(440_000);
+    }
+
     @Test
     void aFigureThatCannotBeIsAskedAboutAndShortIsBooked() throws Exception {
         long piece = pieces.get(0);
@@ -259,6 +276,7 @@ class CardsTest extends AtTheBench {
                 """);
         assertThat(more.status()).isEqualTo(422);
         assertThat(more.field("left").path("remedy").asString()).startsWith("Did you mean 32 cm");
+        assertThat(more.field("left").path("meantUm").asLong()).isEqualTo(320_000);
         assertThat(leftOver(piece, """
                         {"strand": 1, "left": "2 mm", "how": "MEASURED", "units": "METRIC", "believed": false}
                         """).status()).isEqualTo(204);

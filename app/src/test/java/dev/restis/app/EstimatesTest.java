@@ -20,8 +20,8 @@ class EstimatesTest extends AtTheBench {
 
     @Test
     void aSlipIsLeftOutUntilSomebodySaysThatItIsRight() throws Exception {
-        log("Tove", pieces.get(0), 1.02);
-        log("Tove", pieces.get(1), 1.01);
+        begunAndLogged("Tove", pieces.get(0), 1.02);
+        begunAndLogged("Tove", pieces.get(1), 1.01);
         folding.now();
         double before = factor("Tove", "STITCH", "");
         int doubted = doubted().size();
@@ -30,9 +30,16 @@ class EstimatesTest extends AtTheBench {
         JsonNode strand =
                 ask("/api/bench/pieces/" + pieces.get(2) + "/left-over").body().path(1);
         long used = (strand.path("cutUm").asLong() - strand.path("expectedUm").asLong()) / 3;
-        leftOver(pieces.get(2), """
-                {"strand": 1, "left": "%s mm", "how": "MEASURED", "units": "METRIC", "believed": true}
-                """.formatted((strand.path("cutUm").asLong() - used) / 1000.0));
+        String slipped = """
+                {"strand": 1, "left": "%s mm", "how": "MEASURED", "units": "METRIC", "believed": %s}
+                """;
+        double left = (strand.path("cutUm").asLong() - used) / 1000.0;
+        Answer asked = leftOver(pieces.get(2), slipped.formatted(left, false));
+        assertThat(asked.status()).isEqualTo(422);
+        assertThat(asked.field("left").path("code").asString()).isEqualTo("leftOver.STRANGE");
+        assertThat(asked.field("left").path("message").asString()).contains("were expected to be left");
+        assertThat(leftOver(pieces.get(2), slipped.formatted(left, true)).status())
+                .isEqualTo(204);
         folding.now();
         assertThat(factor("Tove", "STITCH", "")).as("it was not learned from").isEqualTo(before);
         List<JsonNode> now = doubted();
@@ -62,8 +69,8 @@ class EstimatesTest extends AtTheBench {
     /** Makers see their own, an owner all of them, and nobody a ranking. */
     @Test
     void makersSeeTheirOwnHand() throws Exception {
-        log("Bram", pieces.get(0), 1.08);
-        log("Tove", pieces.get(1), 0.99);
+        begunAndLogged("Bram", pieces.get(0), 1.08);
+        begunAndLogged("Tove", pieces.get(1), 0.99);
         folding.now();
         assertThat(makers("Tove")).contains("Bram", "Tove").isSorted();
         assertThat(makers("Bram")).containsOnly("Bram");
@@ -87,11 +94,11 @@ class EstimatesTest extends AtTheBench {
     @Test
     void reportsAddUpWhatWasMeasured() throws Exception {
         JsonNode before = ask("/api/learning/report").body();
-        log("Tove", pieces.get(0), 1.0);
+        begunAndLogged("Tove", pieces.get(0), 1.0);
         leftOver(pieces.get(0), """
                 {"strand": 0, "left": "2 mm", "how": "MEASURED", "units": "METRIC", "believed": true}
                 """);
-        log("Tove", pieces.get(1), 1.0);
+        begunAndLogged("Tove", pieces.get(1), 1.0);
         folding.now();
         JsonNode after = ask("/api/learning/report").body();
         JsonNode ranShort = after.path("ranShort");
@@ -130,8 +137,8 @@ class EstimatesTest extends AtTheBench {
     /** What one house wrote another learns from, once. */
     @Test
     void knowledgeMovesHouse() throws Exception {
-        log("Tove", pieces.get(0), 1.04);
-        log("Tove", pieces.get(1), 1.05);
+        begunAndLogged("Tove", pieces.get(0), 1.04);
+        begunAndLogged("Tove", pieces.get(1), 1.05);
         folding.now();
         double known = factor("Tove", "STITCH", "");
         String csv = ask("/api/learning/knowledge.csv").text();
@@ -208,16 +215,8 @@ class EstimatesTest extends AtTheBench {
         return page.path("rows").valueStream().toList();
     }
 
-    private void log(String who, long piece, double factor) throws Exception {
+    private void begunAndLogged(String who, long piece, double factor) throws Exception {
         take(who, List.of(piece), true);
-        for (JsonNode strand : ask("/api/bench/pieces/" + piece + "/left-over").body()) {
-            long cut = strand.path("cutUm").asLong();
-            long left =
-                    Math.round(cut - factor * (cut - strand.path("expectedUm").asLong()));
-            Answer logged = leftOver(piece, """
-                    {"strand": %d, "left": "%s mm", "how": "MEASURED", "units": "METRIC", "believed": true}
-                    """.formatted(strand.path("strand").asInt(), left / 1000.0));
-            assertThat(logged.status()).as(logged.text()).isEqualTo(204);
-        }
+        log(piece, factor);
     }
 }

@@ -235,19 +235,6 @@ class LearningTest extends AtTheBench {
         }
     }
 
-    /** Every strand took so much of what was expected by geometry. */
-    private void log(long piece, double factor) throws Exception {
-        for (JsonNode strand : ask("/api/bench/pieces/" + piece + "/left-over").body()) {
-            long cut = strand.path("cutUm").asLong();
-            long left =
-                    Math.round(cut - factor * (cut - strand.path("expectedUm").asLong()));
-            Answer logged = leftOver(piece, """
-                    {"strand": %d, "left": "%s mm", "how": "MEASURED", "units": "METRIC", "believed": true}
-                    """.formatted(strand.path("strand").asInt(), left / 1000.0));
-            assertThat(logged.status()).as(logged.text()).isEqualTo(204);
-        }
-    }
-
     private JsonNode trial() throws Exception {
         Answer tried = tell("/api/orders/trial", "{\"choices\": %s, \"quantity\": 1}".formatted(choices()));
         assertThat(tried.status()).as(tried.text()).isEqualTo(200);

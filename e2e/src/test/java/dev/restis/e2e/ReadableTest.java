@@ -88,7 +88,9 @@ class ReadableTest {
                 "/patterns/snake",
                 "/patterns/new",
                 "/patterns/read",
-                "/measures")) {
+                "/measures",
+                "/measures/learned",
+                "/measures/report")) {
             Browser.go(page, view);
             Browser.settled(page);
             assertThat(Browser.axeViolations(page)).as(view).isEmpty();

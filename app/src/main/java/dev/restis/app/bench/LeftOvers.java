@@ -16,6 +16,7 @@ import dev.restis.app.stock.Articles;
 import dev.restis.app.stock.Stock;
 import dev.restis.app.stock.StrandCord;
 import dev.restis.app.workshop.Workshop;
+import dev.restis.core.learning.Forecast;
 import dev.restis.core.make.CardStrand;
 import dev.restis.core.make.LeftOver;
 import dev.restis.core.make.LeftOver.How;
@@ -69,14 +70,14 @@ public class LeftOvers {
     record WeighedRequest(
             List<Long> pieces, String article, @Nullable String weight, UnitSystem units) {}
 
-    record LoggedView(long id, long leftUm, How how, Fate fate, boolean ranShort, String who) {}
+    public record LoggedView(long id, long leftUm, How how, Fate fate, boolean ranShort, String who) {}
 
     /**
      * @param expectedUm what should be left of it
      * @param together pieces of its batch that are made and of which nothing of its article is kept yet, this one with them:
      *     their trimmings can be weighed together
      */
-    record LeftOverView(
+    public record LeftOverView(
             int strand,
             String letter,
             String role,
@@ -98,7 +99,7 @@ public class LeftOvers {
      * @param piece whose strand it is
      * @param needUm how long the tail must be
      */
-    record SliderView(long list, long piece, String role, long needUm) {}
+    public record SliderView(long list, long piece, String role, long needUm) {}
 
     private final EntityManager entities;
     private final Cards cards;
@@ -225,23 +226,31 @@ public class LeftOvers {
         Length left = LengthReader.read(typed, request.units())
                 .orElseThrow(() -> new Rejected(Fault.of("left", "length.unread", typed)));
         LeftOver leftOver = new LeftOver(request.how(), left);
-        leftOver.doubt(strand.card()).ifPresent(doubt -> doubted(leftOver, strand.card(), doubt, request.believed()));
+        Optional<Forecast> forecast = measured.forecast(piece, strand.card());
+        leftOver.doubt(strand.card(), forecast)
+                .filter(doubt -> !believes(doubt, request))
+                .ifPresent(doubt -> {
+                    throw doubted(leftOver, strand.card(), doubt, forecast);
+                });
+        strandCord.hold(List.of(strand.need().id()));
         measured.left(List.of(keep(strand, leftOver, Optional.ofNullable(request.fate()))));
         actuals.workedOut(List.of(piece));
     }
 
     /** More than was cut cannot be; what is only unlikely is believed when it is said again. */
-    private static void doubted(LeftOver left, CardStrand strand, LeftOver.Doubt doubt, boolean believed) {
-        if (believed && doubt != LeftOver.Doubt.MORE_THAN_CUT) {
-            return;
-        }
-        Optional<Length> meant = left.meant(strand);
-        throw new Rejected(Fault.of(
-                "left",
-                "leftOver." + doubt + (meant.isPresent() ? ".meant" : ""),
-                left.left(),
-                strand.cut(),
-                meant.orElse(Length.ZERO)));
+    private static boolean believes(LeftOver.Doubt doubt, LeftRequest request) {
+        return request.believed() && doubt != LeftOver.Doubt.MORE_THAN_CUT;
+    }
+
+    private static Rejected doubted(
+            LeftOver left, CardStrand strand, LeftOver.Doubt doubt, Optional<Forecast> forecast) {
+        Fault fault = Fault.of("left", "leftOver." + doubt, left.left(), strand.cut(), expected(strand, forecast));
+        return new Rejected(left.meant(strand, forecast).map(fault::meant).orElse(fault));
+    }
+
+    private static Length expected(CardStrand strand, Optional<Forecast> forecast) {
+        return forecast.map(f -> strand.cut().minus(new Length(Math.round(1000 * f.at(0, 0)))))
+                .orElse(strand.cut().minus(strand.used()));
     }
 
     /** Shares a weighing among the strands of its article, by what should be left of each. */
@@ -271,6 +280,7 @@ public class LeftOvers {
         if (cut.isLessThan(total)) {
             throw new Rejected(Fault.of("weight", "leftOver.MORE_THAN_CUT", total, cut, Length.ZERO));
         }
+        strandCord.hold(all.stream().map(s -> s.need().id()).toList());
         share(all, total);
         actuals.workedOut(new TreeSet<>(request.pieces()));
     }

@@ -3,9 +3,14 @@ package dev.restis.app.bench;
 import dev.restis.app.learning.Heard;
 import dev.restis.app.learning.Heard.About;
 import dev.restis.app.learning.Heard.OfStrand;
+import dev.restis.app.learning.LearnedShelf;
 import dev.restis.app.learning.Observations;
 import dev.restis.app.learning.Source;
 import dev.restis.app.learning.Subject;
+import dev.restis.app.orders.OrderPieces;
+import dev.restis.app.patterns.PieceDesk;
+import dev.restis.app.patterns.PieceSpec;
+import dev.restis.core.learning.Forecast;
 import dev.restis.core.learning.Observation.Kind;
 import dev.restis.core.make.BenchAct;
 import dev.restis.core.make.CardStrand;
@@ -15,6 +20,7 @@ import dev.restis.core.make.Timings.Timed;
 import dev.restis.core.make.Walk;
 import dev.restis.core.make.WorkCard;
 import dev.restis.core.measure.Length;
+import dev.restis.core.piece.Expected;
 import dev.restis.core.work.PieceAct;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
@@ -23,6 +29,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -48,12 +55,34 @@ class Measured {
 
     private final EntityManager entities;
     private final Observations observations;
+    private final LearnedShelf shelf;
+    private final OrderPieces orders;
+    private final PieceDesk desk;
     private final Clock clock;
 
-    Measured(EntityManager entities, Observations observations, Clock clock) {
+    Measured(
+            EntityManager entities,
+            Observations observations,
+            LearnedShelf shelf,
+            OrderPieces orders,
+            PieceDesk desk,
+            Clock clock) {
+        this.shelf = shelf;
+        this.orders = orders;
+        this.desk = desk;
         this.entities = entities;
         this.observations = observations;
         this.clock = clock;
+    }
+
+    /** What a strand takes by whoever ties the piece; nothing where no hand changes it. */
+    Optional<Forecast> forecast(long piece, CardStrand strand) {
+        Optional<String> maker = Optional.of(maker(piece)).filter(name -> !name.isEmpty());
+        PieceSpec spec = orders.specsOfPieces(List.of(piece)).get(piece);
+        return spec == null
+                ? Optional.empty()
+                : Expected.ofStrand(desk.sitByGeometry(maker).workOut(spec).piece(), strand.role(), strand.number())
+                        .map(use -> shelf.beliefs(Subject.CORD).forecast(List.of(use)));
     }
 
     /** Cord that strands took, together; all of one figure. */

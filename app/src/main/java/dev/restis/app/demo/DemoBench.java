@@ -9,8 +9,11 @@ import dev.restis.app.bench.LeftOvers;
 import dev.restis.app.bench.LeftOvers.LeftRequest;
 import dev.restis.app.cut.CutBench;
 import dev.restis.app.cut.CutPlanning;
+import dev.restis.app.orders.OrderPieces;
 import dev.restis.app.orders.PieceActs;
 import dev.restis.app.patterns.PieceChoices.PartChoice;
+import dev.restis.app.patterns.PieceDesk;
+import dev.restis.app.patterns.PieceSpec;
 import dev.restis.app.plan.Batches;
 import dev.restis.app.plan.OpenWork;
 import dev.restis.app.platform.Problems.Conflict;
@@ -18,6 +21,8 @@ import dev.restis.app.workshop.Setting;
 import dev.restis.app.workshop.SettingRevisions;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.make.BenchAct.Kind;
+import dev.restis.core.make.CardMaker;
+import dev.restis.core.make.CardStep;
 import dev.restis.core.make.CardStrand;
 import dev.restis.core.make.CordLeft;
 import dev.restis.core.make.Gate;
@@ -25,12 +30,15 @@ import dev.restis.core.make.LeftOver.How;
 import dev.restis.core.make.WorkCard;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.piece.Expected;
+import dev.restis.core.piece.WorkedPiece;
+import dev.restis.core.stitch.Stitches;
 import dev.restis.core.work.PieceAct;
 import dev.restis.core.work.WorkSteps;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.Tuple;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -56,15 +64,24 @@ class DemoBench {
     /**
      * How somebody ties.
      *
-     * @param slack share of cord that they take beyond what is worked out
-     * @param pace share of the time that is worked out
+     * @param slack share of cord that they take beyond geometry
+     * @param stretch how much longer their work comes out than geometry
+     * @param pace share of the time that is guessed
      */
-    private record Hand(double slack, double pace) {}
+    private record Hand(double slack, double stretch, double pace) {}
 
-    private static final Map<String, Hand> HANDS = Map.of(OWNER, new Hand(-0.02, 1.1), MAKER, new Hand(0.035, 0.9));
+    private static final Map<String, Hand> HANDS =
+            Map.of(OWNER, new Hand(-0.02, 0.01, 1.15), MAKER, new Hand(0.04, 0.03, 0.85));
+    /** With a new supply the maker's snake knots became looser from one day to the next. */
+    private static final String LOOSER = "stitch " + Stitches.SNAKE_KNOT.code();
+
+    private static final double BY_SO_MUCH = 0.12;
+    private static final int SINCE = -6;
     private static final Logger LOG = LoggerFactory.getLogger(DemoBench.class);
     private static final int STRANDS_CUT = 3;
-    private static final double NOISE = 0.012;
+    private static final double NOISE = 0.025;
+    private static final double NOISE_OF_TIME = 0.12;
+    private static final double NOISE_OF_LENGTH = 0.008;
 
     private final Workshop workshop;
     private final SettingRevisions settings;
@@ -77,6 +94,8 @@ class DemoBench {
     private final PieceActs pieces;
     private final Bench bench;
     private final LeftOvers leftOvers;
+    private final PieceDesk desk;
+    private final OrderPieces specs;
     private final EntityManager entities;
     private final DemoClock clock;
     /** The same on every first start. */
@@ -94,8 +113,12 @@ class DemoBench {
             PieceActs pieces,
             Bench bench,
             LeftOvers leftOvers,
+            PieceDesk desk,
+            OrderPieces specs,
             EntityManager entities,
             DemoClock clock) {
+        this.desk = desk;
+        this.specs = specs;
         this.workshop = workshop;
         this.settings = settings;
         this.shelves = shelves;
@@ -115,14 +138,15 @@ class DemoBench {
         return List.of(
                 new DemoEntry(-8, "11:00", OWNER, this::takeOrders),
                 new DemoEntry(-8, "16:00", MAKER, () -> cut("Spring pieces", "Ferry crew", "Net loft", "Lamp room")),
-                new DemoEntry(-7, "07:30", OWNER, () -> tie("Ferry crew", 3)),
-                new DemoEntry(-7, "07:30", MAKER, () -> tie("Ferry crew", 4)),
-                new DemoEntry(-6, "07:30", OWNER, () -> tie("Ferry crew", 2)),
-                new DemoEntry(-6, "07:30", MAKER, () -> tie("Ferry crew", 3)),
-                new DemoEntry(-5, "07:30", OWNER, () -> tie("Net loft", 3)),
-                new DemoEntry(-5, "07:30", MAKER, () -> tie("Lamp room", 6)),
-                new DemoEntry(-4, "07:30", OWNER, () -> tie("Net loft", 1)),
-                new DemoEntry(-4, "07:30", MAKER, () -> tie("Net loft", 4)),
+                new DemoEntry(-7, "07:30", OWNER, () -> tie("Ferry crew", -7, 3)),
+                new DemoEntry(-7, "07:30", MAKER, () -> tie("Ferry crew", -7, 4)),
+                new DemoEntry(-6, "07:30", OWNER, () -> tie("Ferry crew", -6, 2)),
+                new DemoEntry(-6, "07:30", MAKER, () -> tie("Ferry crew", -6, 3)),
+                new DemoEntry(-5, "07:30", OWNER, () -> tie("Net loft", -5, 3)),
+                new DemoEntry(-5, "07:30", MAKER, () -> tie("Lamp room", -5, 6)),
+                new DemoEntry(-4, "07:30", OWNER, () -> tie("Net loft", -4, 1)),
+                new DemoEntry(-4, "07:30", MAKER, () -> tie("Net loft", -4, 4)),
+                new DemoEntry(-4, "16:10", MAKER, () -> slip("Net loft")),
                 new DemoEntry(-4, "15:00", OWNER, () -> say("Ferry crew", PieceAct.PACK, PieceAct.SEND)),
                 new DemoEntry(-4, "15:20", OWNER, () -> say("Lamp room", PieceAct.PACK)),
                 new DemoEntry(0, "07:35", OWNER, () -> cut("Stair rail", "Sluice keeper", "Slip master", "Gull watch")),
@@ -178,25 +202,55 @@ class DemoBench {
     }
 
     /** Ties the next pieces of an order from the first step to the last, and keeps what is left of their strands. */
-    private void tie(String customer, int count) {
-        for (long piece : next(customer, PieceAct.START, count)) {
-            WorkCard card = take(piece);
+    private void tie(String customer, int day, int count) {
+        // Their cards are those of the morning, whatever is learned while they are tied.
+        List<Long> morning = next(customer, PieceAct.START, count);
+        bench.take(morning, false);
+        for (long piece : morning) {
+            WorkCard card = bench.card(piece);
+            WorkedPiece plain = plain(piece);
+            WorkCard guessed = CardMaker.of(plain);
             for (int step = 0; step < card.steps().size(); step++) {
-                done(piece, card, step);
+                done(piece, card, guessed, step);
             }
-            Hand hand = hand();
             for (int place = 0; place < card.strands().size(); place++) {
-                leftOvers.keep(piece, left(card.strands().get(place), place, hand));
+                leftOvers.keep(piece, left(card.strands().get(place), place, plain, day));
             }
         }
     }
 
-    private LeftRequest left(CardStrand strand, int place, Hand hand) {
-        long knotted = strand.used().minus(strand.straight()).micrometres();
-        long more = Math.round(knotted * (hand.slack() + NOISE * random.nextGaussian()));
-        long left = Math.max(0, strand.cut().minus(strand.used()).micrometres() - more);
-        return new LeftRequest(
-                place, String.format(Locale.ROOT, "%d mm", left / 1000), How.MEASURED, null, false, UnitSystem.METRIC);
+    /** By geometry: what hands make of it is theirs, and not what was learned of them. */
+    private WorkedPiece plain(long piece) {
+        PieceSpec spec =
+                Objects.requireNonNull(specs.specsOfPieces(List.of(piece)).get(piece));
+        return desk.sitByGeometry(Optional.of(Workshop.whoever())).workOut(spec).piece();
+    }
+
+    private LeftRequest left(CardStrand strand, int place, WorkedPiece plain, int day) {
+        Hand hand = hand();
+        double used = Expected.ofStrand(plain, strand.role(), strand.number())
+                .map(use -> {
+                    boolean looser =
+                            hand.slack() > 0 && day >= SINCE && use.noise().equals(LOOSER);
+                    double factor = 1 + hand.slack() + (looser ? BY_SO_MUCH : 0) + NOISE * random.nextGaussian();
+                    return use.fixed() + (use.expected() - use.fixed()) * factor;
+                })
+                .orElse(strand.used().toMillimetres());
+        long left = Math.max(0, Math.round(strand.cut().toMillimetres() - used));
+        return measured(place, left + " mm");
+    }
+
+    private static LeftRequest measured(int place, String left) {
+        return new LeftRequest(place, left, How.MEASURED, null, true, UnitSystem.METRIC);
+    }
+
+    /** For the strand in hand the figure of another was written down: nearly half of it is left. */
+    private void slip(String customer) {
+        long piece = next(customer, PieceAct.PACK, 1).get(0);
+        LeftOvers.LeftOverView tying = leftOvers.of(piece).stream()
+                .max(Comparator.comparingLong(LeftOvers.LeftOverView::cutUm))
+                .orElseThrow();
+        leftOvers.keep(piece, measured(tying.strand(), tying.cutUm() * 45 / 100_000 + " mm"));
     }
 
     /**
@@ -207,8 +261,9 @@ class DemoBench {
     private void begin(String customer, double share) {
         long piece = next(customer, PieceAct.START, 1).get(0);
         WorkCard card = take(piece);
+        WorkCard guessed = CardMaker.of(plain(piece));
         for (int step = 0; step < Math.floor((card.steps().size() - 1) * share); step++) {
-            done(piece, card, step);
+            done(piece, card, guessed, step);
         }
     }
 
@@ -220,8 +275,9 @@ class DemoBench {
                 .filter(i -> card.steps().get(i).gate().equals(Optional.of(Gate.HALF_WAY)))
                 .findFirst()
                 .orElseThrow();
+        WorkCard guessed = CardMaker.of(plain(piece));
         for (int step = 0; step < check; step++) {
-            done(piece, card, step);
+            done(piece, card, guessed, step);
         }
         CordLeft tying = card.steps().subList(0, check + 1).stream()
                 .flatMap(s -> s.left().stream())
@@ -247,12 +303,33 @@ class DemoBench {
         return bench.card(piece);
     }
 
-    /** The clock goes on by what the step takes this hand. */
-    private void done(long piece, WorkCard card, int step) {
-        long worked = card.steps().get(step).time().toSeconds();
-        int seconds = (int) Math.max(1, Math.round(worked * hand().pace() * (1 + 4 * NOISE * random.nextGaussian())));
+    /**
+     * The clock goes on by what the step takes this hand.
+     *
+     * @param guessed the card before anything was learned
+     */
+    private void done(long piece, WorkCard card, WorkCard guessed, int step) {
+        CardStep before = (guessed.steps().size() == card.steps().size() ? guessed : card)
+                .steps()
+                .get(step);
+        double pace = hand().pace() * (1 + NOISE_OF_TIME * random.nextGaussian());
+        double stretch = 1 + hand().stretch() + NOISE_OF_LENGTH * random.nextGaussian();
+        int seconds = (int) Math.max(1, Math.round(before.time().toSeconds() * pace));
         clock.set(clock.instant().plusSeconds(seconds));
-        bench.act(new StepAct(UUID.randomUUID(), piece, Kind.DONE, step, seconds, null, null, null, null, null, null));
+        Long length = card.steps()
+                .get(step)
+                .measure()
+                .map(m -> m.soFar()
+                        .times(stretch * before.measure().map(b -> ratio(b, m)).orElse(1.0)))
+                .map(Length::micrometres)
+                .orElse(null);
+        bench.act(
+                new StepAct(UUID.randomUUID(), piece, Kind.DONE, step, seconds, null, length, null, null, null, null));
+    }
+
+    /** What geometry says of a length over what the card says. */
+    private static double ratio(CardStep.Measure geometry, CardStep.Measure card) {
+        return geometry.pitch().toMillimetres() / card.pitch().toMillimetres();
     }
 
     private static Hand hand() {

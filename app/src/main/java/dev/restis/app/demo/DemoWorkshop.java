@@ -2,6 +2,7 @@ package dev.restis.app.demo;
 
 import dev.restis.app.cut.CutBench;
 import dev.restis.app.cut.CutPlanning;
+import dev.restis.app.learning.Folding;
 import dev.restis.app.orders.PriceBook;
 import dev.restis.app.patterns.PieceChoices.PartChoice;
 import dev.restis.app.plan.Batches;
@@ -69,6 +70,7 @@ class DemoWorkshop {
     private final PriceBook prices;
     private final ShopFeeds shops;
     private final Optional<DemoBench> bench;
+    private final Folding folding;
     private final DemoClock clock;
 
     DemoWorkshop(
@@ -85,7 +87,9 @@ class DemoWorkshop {
             PriceBook prices,
             ShopFeeds shops,
             Optional<DemoBench> bench,
+            Folding folding,
             DemoClock clock) {
+        this.folding = folding;
         this.bench = bench;
         this.clock = clock;
         this.shops = shops;
@@ -146,6 +150,8 @@ class DemoWorkshop {
                         .toInstant());
                 actAs(entry.person());
                 entry.act().run();
+                // What is cut, promised and priced next rests on all that was measured so far.
+                folding.now();
             }
         } finally {
             clock.set(null);

@@ -28,11 +28,15 @@ public class FaultWords {
 
     public FieldProblem of(Fault fault) {
         Object[] args = fault.args().stream().map(FaultWords::shown).toArray();
+        String remedy = text("fault." + fault.code() + ".remedy", args);
         return new FieldProblem(
                 fault.field(),
                 fault.code(),
                 text("fault." + fault.code(), args),
-                text("fault." + fault.code() + ".remedy", args));
+                fault.likely()
+                        .map(meant -> text("fault.meant", shown(meant)) + " " + remedy)
+                        .orElse(remedy),
+                fault.likely().map(Length::micrometres).orElse(null));
     }
 
     public String text(String key, Object... args) {

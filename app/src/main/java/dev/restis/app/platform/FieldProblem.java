@@ -1,5 +1,7 @@
 package dev.restis.app.platform;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * One field that cannot be worked with.
  *
@@ -7,5 +9,11 @@ package dev.restis.app.platform;
  * @param code stable key
  * @param message what is wrong
  * @param remedy what to do
+ * @param meantUm the length that was likely meant
  */
-public record FieldProblem(String field, String code, String message, String remedy) {}
+public record FieldProblem(
+        String field,
+        String code,
+        String message,
+        String remedy,
+        @Nullable Long meantUm) {}

@@ -8,11 +8,13 @@ import dev.restis.core.stock.Balance;
 import dev.restis.core.stock.Movement;
 import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
+import java.util.Collection;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Cord of single strands after their cut: what more is cut for them, and what was left over. */
@@ -77,6 +79,15 @@ public class StrandCord {
                 .param(holding)
                 .query(String.class)
                 .single();
+    }
+
+    /** Locks all that these strands were cut from and left, before any of it is moved. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void hold(Collection<Long> strands) {
+        ledger.hold(jdbc.sql("select distinct holding_id from ledger where strand_id = any (?)")
+                .param(strands.toArray(Long[]::new))
+                .query(Long.class)
+                .list());
     }
 
     /**

@@ -23,6 +23,16 @@ public record Forecast(double[] fixed, double[] middle, double[][] shared, doubl
         return shared[one][other] / StrictMath.sqrt(variance[one] * variance[other]);
     }
 
+    /** How many spreads a measured value lies off what is expected; beyond all bounds when not even what is fixed was used. */
+    public double surprise(int use, double value) {
+        double free = value - fixed[use];
+        if (free <= 0) {
+            return Double.NEGATIVE_INFINITY;
+        }
+        double off = StrictMath.log(free / middle[use]);
+        return variance[use] > 0 ? off / spread(use) : off == 0 ? 0 : Math.signum(off) * Double.POSITIVE_INFINITY;
+    }
+
     /** The chance that a use stays below a value. */
     public double below(int use, double value) {
         double free = value - fixed[use];

@@ -21,6 +21,9 @@ import java.util.Map;
  */
 public final class Learner {
 
+    /** Stranger than so many spreads, a measurement is not learned from until somebody looked at it. */
+    public static final double DOUBTED_BEYOND = Rules.DOUBT;
+
     /** To be raised with every change of what is saved. */
     private static final int FORMAT = 1;
 

@@ -1,7 +1,10 @@
 package dev.restis.core.make;
 
+import dev.restis.core.learning.Forecast;
+import dev.restis.core.learning.Learner;
 import dev.restis.core.measure.Length;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * What was left of a strand when its piece was done.
@@ -26,7 +29,9 @@ public record LeftOver(How how, Length left) {
         /** More is left than was cut. */
         MORE_THAN_CUT,
         /** Less was used than the straight parts alone take. */
-        LESS_THAN_STRAIGHT
+        LESS_THAN_STRAIGHT,
+        /** Far more or less was used than hands differ. */
+        STRANGE
     }
 
     /** What the piece took of the strand. */
@@ -39,23 +44,33 @@ public record LeftOver(How how, Length left) {
         return left.isLessThan(strand.finish());
     }
 
-    /** Why it is asked about before it is believed; empty when it can be so. */
-    public Optional<Doubt> doubt(CardStrand strand) {
+    /**
+     * Why it is asked about before it is believed; empty when it can be so.
+     *
+     * @param forecast of what the strand takes, by geometry and what was learned; nothing where no hand changes it
+     */
+    public Optional<Doubt> doubt(CardStrand strand, Optional<Forecast> forecast) {
         if (strand.cut().isLessThan(left)) {
             return Optional.of(Doubt.MORE_THAN_CUT);
         }
-        return used(strand).isLessThan(strand.straight()) ? Optional.of(Doubt.LESS_THAN_STRAIGHT) : Optional.empty();
+        if (used(strand).isLessThan(strand.straight())) {
+            return Optional.of(Doubt.LESS_THAN_STRAIGHT);
+        }
+        boolean strange = forecast.filter(
+                        f -> Math.abs(f.surprise(0, used(strand).toMillimetres())) > Learner.DOUBTED_BEYOND)
+                .isPresent();
+        return strange ? Optional.of(Doubt.STRANGE) : Optional.empty();
     }
 
     /**
-     * What was likely meant by a figure in doubt: a tenth of it, where a unit was mixed up.
+     * What was likely meant by a figure in doubt: a tenth of it or ten times as much, where a unit was mixed up.
      *
      * @return empty when that is no better
      */
-    public Optional<Length> meant(CardStrand strand) {
-        Length tenth = left.times(0.1);
-        return new LeftOver(how, tenth).doubt(strand).isEmpty() && doubt(strand).isPresent()
-                ? Optional.of(tenth)
-                : Optional.empty();
+    public Optional<Length> meant(CardStrand strand, Optional<Forecast> forecast) {
+        return Stream.of(left.times(0.1), left.times(10))
+                .filter(other ->
+                        new LeftOver(how, other).doubt(strand, forecast).isEmpty())
+                .findFirst();
     }
 }

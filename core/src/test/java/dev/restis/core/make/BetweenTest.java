@@ -3,6 +3,7 @@ package dev.restis.core.make;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.restis.core.learning.Forecast;
 import dev.restis.core.make.CardStep.Measure;
 import dev.restis.core.make.CardStep.Repeats;
 import dev.restis.core.make.LeftOver.Doubt;
@@ -78,13 +79,31 @@ class BetweenTest {
     void whatIsLeftOverIsDoubted() {
         CardStrand strand =
                 new CardStrand("A", "working", 1, 0, mm(2300), Optional.empty(), mm(2000), mm(150), mm(90), mm(6), 2);
+        Optional<Forecast> unknown = Optional.empty();
         assertThat(new LeftOver(How.MEASURED, mm(300)).used(strand)).isEqualTo(mm(2000));
-        assertThat(new LeftOver(How.MEASURED, mm(300)).doubt(strand)).isEmpty();
-        assertThat(new LeftOver(How.MEASURED, mm(3200)).doubt(strand)).contains(Doubt.MORE_THAN_CUT);
-        assertThat(new LeftOver(How.MEASURED, mm(3200)).meant(strand)).contains(mm(320));
-        assertThat(new LeftOver(How.ABOUT, mm(2200)).doubt(strand)).contains(Doubt.LESS_THAN_STRAIGHT);
+        assertThat(new LeftOver(How.MEASURED, mm(300)).doubt(strand, unknown)).isEmpty();
+        assertThat(new LeftOver(How.MEASURED, mm(3200)).doubt(strand, unknown)).contains(Doubt.MORE_THAN_CUT);
+        assertThat(new LeftOver(How.MEASURED, mm(3200)).meant(strand, unknown)).contains(mm(320));
+        assertThat(new LeftOver(How.ABOUT, mm(2200)).doubt(strand, unknown)).contains(Doubt.LESS_THAN_STRAIGHT);
         assertThat(new LeftOver(How.ABOUT, mm(5)).shortOf(strand)).isTrue();
         assertThat(new LeftOver(How.ABOUT, mm(6)).shortOf(strand)).isFalse();
+    }
+
+    /** A known hand takes 150 + 1,850 mm with a spread of 5 %: four spreads below are 150 + 1,850 exp(-0.2) = 1,664.7 mm. */
+    @Test
+    void aFigureIsStrangeWhereHandsDoNotDifferSoFar() {
+        CardStrand strand =
+                new CardStrand("A", "working", 1, 0, mm(2300), Optional.empty(), mm(2000), mm(150), mm(90), mm(6), 2);
+        Optional<Forecast> known = Optional.of(new Forecast(
+                new double[] {150}, new double[] {1850}, new double[][] {{0.0025}}, new double[] {0.0025}));
+        assertThat(new LeftOver(How.MEASURED, mm(2300 - 1665)).doubt(strand, known))
+                .isEmpty();
+        assertThat(new LeftOver(How.MEASURED, mm(2300 - 1664)).doubt(strand, known))
+                .contains(Doubt.STRANGE);
+        assertThat(new LeftOver(How.MEASURED, mm(28)).doubt(strand, known)).isEmpty();
+        assertThat(new LeftOver(How.MEASURED, mm(1100)).meant(strand, known)).contains(mm(110));
+        assertThat(new LeftOver(How.MEASURED, mm(700)).meant(strand, known)).contains(mm(70));
+        assertThat(new LeftOver(How.MEASURED, mm(2290)).doubt(strand, known)).contains(Doubt.LESS_THAN_STRAIGHT);
     }
 
     @Test
