@@ -266,7 +266,7 @@ one_test() { exec mvn -B -ntp test -pl core,web,app -Dexec.skip=true -Dweb.skip=
 
 # With the compiler that Restis runs with, and no output of the build but the figures.
 measure_answers() {
-  mvn -B -ntp verify -pl core,web,app,standins,e2e -Dsurefire.failIfNoSpecifiedTests=false -Dtest='AnswerTimes,LoadTimes' \
+  mvn -B -ntp verify -pl core,web,app,standins,e2e -Dsurefire.failIfNoSpecifiedTests=false -Dtest='AnswerTimes,LoadTimes,LearnedTimes' \
     -DexcludedGroups= -DforkCount=1 -DargLine='-Xmx512m -XX:+UseSerialGC -XX:TieredStopAtLevel=1' | grep -a '(bar: ' \
     || die "Nothing was measured; run it again without the grep in bin/lib.sh to see why."
 }

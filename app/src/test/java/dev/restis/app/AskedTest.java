@@ -7,6 +7,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
+import dev.restis.app.learning.Folding;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -38,6 +39,9 @@ abstract class AskedTest {
 
     @Autowired
     JdbcClient jdbc;
+
+    @Autowired
+    Folding folding;
 
     private final JsonMapper json = JsonMapper.builder().build();
 
@@ -226,6 +230,15 @@ abstract class AskedTest {
                              shut as (update order_line set open = 0 where order_id in (select id from gone))
                         delete from article_reserved where order_id in (select id from gone)
                         """.formatted(which)).update();
+    }
+
+    /** Other tests know their lengths by heart; what swatches say is theirs. */
+    void forgetWhatWasLearned() {
+        jdbc.sql("""
+                        update observation set standing = 'DROPPED', changed = true
+                        where standing = 'STANDS' and source <> 'SWATCH'
+                        """).update();
+        folding.now();
     }
 
     void addCord(String code, String colour, String diameter) throws Exception {

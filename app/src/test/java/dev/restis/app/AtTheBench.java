@@ -3,20 +3,15 @@ package dev.restis.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.restis.app.costs.Verification;
-import dev.restis.app.learning.Folding;
 import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import tools.jackson.databind.JsonNode;
 
 /** With an order whose pieces are cut; afterwards everything must add up, and it is gone again. */
 abstract class AtTheBench extends RestisTest {
-
-    @Autowired
-    Folding folding;
 
     long order;
     List<Long> pieces = List.of();
@@ -56,11 +51,7 @@ abstract class AtTheBench extends RestisTest {
     void goneAgain() {
         assertThat(new Verification(jdbc).differences()).isEmpty();
         forgetOrders("customer = 'Sefa Cards'");
-        // Other tests know their lengths by heart.
-        jdbc.sql(
-                        "update observation set standing = 'DROPPED', changed = true where standing = 'STANDS' and source <> 'SWATCH'")
-                .update();
-        folding.now();
+        forgetWhatWasLearned();
         jdbc.sql("update workshop set checks = false, gates_remind = false").update();
     }
 

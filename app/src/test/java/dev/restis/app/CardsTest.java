@@ -229,7 +229,7 @@ class CardsTest extends AtTheBench {
         assertThat(cut).isGreaterThan(450_000);
         // A little is thrown away; what was said before is taken back by it.
         assertThat(leftOver(piece, """
-                        {"strand": 0, "left": "4 cm", "how": "ABOUT", "units": "METRIC", "believed": false}
+                        {"strand": 0, "left": "4 cm", "how": "ABOUT", "units": "METRIC", "believed": true}
                         """).status()).isEqualTo(204);
         JsonNode anew =
                 ask("/api/bench/pieces/" + piece + "/left-over").body().path(0).path("logged");

@@ -129,6 +129,7 @@ class MeasuresTest extends RestisTest {
      */
     @Test
     void aSwatchIsLearnedFromUntilItIsWithdrawn() throws Exception {
+        forgetWhatWasLearned();
         long geometry = bodyEach();
         Answer made = tell("/api/measures/swatches", swatch("square-knot", 2, 20, "82.08 mm", "477.57 mm"));
         assertThat(made.status()).as(made.text()).isEqualTo(201);

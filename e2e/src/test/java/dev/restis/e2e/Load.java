@@ -57,7 +57,7 @@ final class Load {
         return HttpRequest.newBuilder(URI.create(address + path)).timeout(Duration.ofMinutes(3));
     }
 
-    private String ask(String path) throws Exception {
+    String ask(String path) throws Exception {
         return http.send(request(path).build(), HttpResponse.BodyHandlers.ofString())
                 .body();
     }

@@ -61,21 +61,33 @@ final class Server implements AutoCloseable {
     private record Table(String name, String columns) {}
 
     private final LocalPostgres database;
-    private final ConfigurableApplicationContext context;
+    private final String[] arguments;
+    private ConfigurableApplicationContext context;
 
     /**
      * @param settings as on the command line
      */
     Server(boolean demo, String... settings) {
         database = LocalPostgres.start(folder("restis-e2e"), Durability.FORGETFUL);
+        arguments = Stream.concat(Stream.of("--restis.demo=" + demo), Stream.of(settings))
+                .toArray(String[]::new);
+        context = start();
+    }
+
+    private ConfigurableApplicationContext start() {
         SpringApplication application = new SpringApplication(RestisApplication.class);
         application.setDefaultProperties(Map.of(
                 "server.port", 0,
                 "spring.datasource.url", database.url(),
                 "spring.datasource.username", database.user(),
                 "spring.datasource.password", database.password()));
-        context = application.run(Stream.concat(Stream.of("--restis.demo=" + demo), Stream.of(settings))
-                .toArray(String[]::new));
+        return application.run(arguments);
+    }
+
+    /** Stops it and starts it again on the same data, at another address. */
+    void startAgain() {
+        context.close();
+        context = start();
     }
 
     private static BenchDevices devices() {

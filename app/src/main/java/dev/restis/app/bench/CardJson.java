@@ -10,6 +10,7 @@ import java.util.HexFormat;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationContext;
+import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.deser.std.StdDeserializer;
 import tools.jackson.databind.json.JsonMapper;
@@ -20,6 +21,8 @@ import tools.jackson.databind.ser.std.StdSerializer;
 final class CardJson {
 
     private static final JsonMapper MAPPER = JsonMapper.builder()
+            // Cards that were kept before something was added to them lack it.
+            .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
             .addModule(new SimpleModule()
                     .addSerializer(Length.class, new Micrometres())
                     .addDeserializer(Length.class, new Lengths())
