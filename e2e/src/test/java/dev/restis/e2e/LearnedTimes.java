@@ -43,7 +43,8 @@ class LearnedTimes {
             long taken = count(
                     server,
                     "select id from observation where standing = 'STANDS' and number <= "
-                            + "(select last_number - %d from learning_book) order by number desc limit 1".formatted(BACK));
+                            + "(select last_number - %d from learning_book) order by number desc limit 1"
+                                    .formatted(BACK));
             start = System.nanoTime();
             load.post("/api/learning/points/" + taken + "/drop", "{}");
             settle(server);
@@ -70,7 +71,9 @@ class LearnedTimes {
                 .until(() -> count(server, """
                         select count(*) from observation where changed or number is null and standing = 'STANDS'
                         """) == 0
-                        && count(server, "select count(*) from job where state in ('WAITING', 'RUNNING') and kind = 'learn'")
+                        && count(
+                                        server,
+                                        "select count(*) from job where state in ('WAITING', 'RUNNING') and kind = 'learn'")
                                 == 0);
     }
 

@@ -25,7 +25,7 @@ class ScreenshotsTest {
             shoot(page, "/patterns", "patterns");
             shoot(page, "/patterns/falls-tab", "pattern");
             shoot(page, "/patterns/new?from=centrepiece", "editor");
-            shoot(page, "/measures", "measures");
+            shoot(page, "/measures/learned", "learned");
             page.navigate("/orders/import");
             page.locator("input[type=file]").setInputFiles(Path.of("../demo/orders.csv"));
             page.getByText("new rows").waitFor();

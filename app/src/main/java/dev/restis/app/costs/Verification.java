@@ -46,6 +46,7 @@ public final class Verification {
             union all select 'pieces at the bench', count(*)::text from bench_piece
             union all select 'left over, ' || lower(fate), count(*) || ' of ' || sum(left_um) from left_over_now group by fate
             union all select 'cost of pieces, scrap', coalesce(sum(scrap), 0)::text from piece_actual
+            union all select 'measurements, ' || lower(source), count(*)::text from observation where standing = 'STANDS' group by source
             order by 1
             """;
 
@@ -89,6 +90,12 @@ public final class Verification {
                              coalesce((select -sum(value) from ledger where batch_id is null and cut_step_id is null
                                        and movement in ('BIN', 'ADJUST', 'SELL', 'SEND_BACK', 'COUNT')), 0) as others) b
                 where b.receipts <> b.on_hand + b.pieces + b.others
+                """);
+        checks.put("what is left over is learned from", """
+                select 'what was left of strand ' || l.strand_id || ' of piece ' || l.piece_id || ' is no measurement'
+                from left_over l join strand n on n.id = l.strand_id and n.cut_um > l.left_um
+                where l.takes_back is null and not exists (select 1 from left_over b where b.takes_back = l.id)
+                    and not exists (select 1 from observation o where o.source = 'STRAND' and o.sources @> array[l.id])
                 """);
         checks.put("cost of each batch", """
                 select 'batch ' || b.name || ' took ' || coalesce(l.taken, 0) || ' from the shelves, its pieces cost '
