@@ -152,9 +152,11 @@ class EstimatesTest extends AtTheBench {
                 .list();
 
         assertThat(read(csv).body().path("added").asInt()).as("it is known").isZero();
-        jdbc.sql("delete from observation where source = 'STRAND' and standing = 'STANDS'")
-                .update();
-        jdbc.sql("update learning_state set stale = true").update();
+        // As in a house that measured nothing of it.
+        jdbc.sql("""
+                        update observation set standing = 'DROPPED', changed = true, key = gen_random_uuid()
+                        where source = 'STRAND' and standing = 'STANDS'
+                        """).update();
         folding.now();
         assertThat(factor("Tove", "STITCH", "")).isNotEqualTo(known);
         Answer taken = read(json);
