@@ -1,9 +1,10 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 
 /** Keys act unless something that takes keys itself has the focus, and never by being held down. */
 export function useKeys(keys: Record<string, (() => void) | undefined>) {
   const now = useRef(keys);
-  useEffect(() => {
+  // With what is shown, not after it: a key that is pressed at once means what stands there.
+  useLayoutEffect(() => {
     now.current = keys;
   });
   useEffect(() => {

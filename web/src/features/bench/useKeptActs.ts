@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { api, ask, ProblemError } from '../../api/client';
 import { useRefreshWork } from '../../shared/work';
 import { drop, type KeptAct, keep, keptActs, nextOrder } from './kept';
@@ -160,7 +160,7 @@ export function useKeptActs(who: string, piece: number) {
 
 function useLatest<T>(value: T) {
   const [ref] = useState(() => ({ current: value }));
-  useEffect(() => {
+  useLayoutEffect(() => {
     ref.current = value;
   });
   return ref;

@@ -30,6 +30,7 @@ import {
   type Estimate,
   estimatesQuery,
   historyQuery,
+  pointsQuery,
   type Subject,
   standingQuery,
   useReadKnowledge,
@@ -47,6 +48,13 @@ export default function LearnedPage() {
   const { data: materials } = useQuery(materialsQuery);
   const learned = standing.data?.learned;
   const waits = standing.data?.waits;
+  const doubted = useInfiniteQuery(pointsQuery('CORD', ''));
+  // All at once, so that nothing moves while the rest arrives.
+  const all = {
+    data: estimates.data && doubted.data && standing.data && estimates.data,
+    error: estimates.error ?? doubted.error ?? standing.error,
+    isPending: estimates.isPending || doubted.isPending || standing.isPending,
+  };
   const { refetch } = estimates;
   // What was worked out meanwhile is shown as soon as it is there.
   useEffect(() => {
@@ -57,7 +65,7 @@ export default function LearnedPage() {
   const choose = (feature: string) => setAddress({ subject, feature }, { replace: true });
   return (
     <Page title={t('learned.title')} actions={<Actions />}>
-      <Doubted />
+      {all.data && <Doubted />}
       <Group gap="sm">
         <SegmentedControl
           aria-label={t('learned.subject')}
@@ -69,7 +77,7 @@ export default function LearnedPage() {
           {waits ? t('learned.waits') : t('learned.rests', { count: learned ?? 0 })}
         </Text>
       </Group>
-      <Await query={estimates}>
+      <Await query={all}>
         {({ pages }) => {
           const rows = pages.flatMap((page) => page.rows);
           if (rows.length === 0) return <NothingYet />;
@@ -237,8 +245,14 @@ function Chosen({ subject, row, name }: { subject: Subject; row: Estimate; name:
       <Text size="sm" c="dimmed">
         {t('learned.chartHint')}
       </Text>
-      <Await query={history}>{(rows) => <HistoryChart name={name} rows={rows} />}</Await>
-      <Points subject={subject} feature={row.feature} />
+      <Await query={history}>
+        {(rows) => (
+          <>
+            <HistoryChart name={name} rows={rows} />
+            <Points subject={subject} feature={row.feature} />
+          </>
+        )}
+      </Await>
     </Stack>
   );
 }

@@ -7,6 +7,7 @@ import com.microsoft.playwright.ConsoleMessage;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.Response;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
@@ -31,6 +32,7 @@ final class Browser implements AutoCloseable {
             "--disable-sync");
 
     private static final String EMPTY = "about:blank";
+    private static final int CONFLICT = 409;
     private static final String ASKS_NOTHING = "/finished";
 
     private final Playwright playwright;
@@ -38,6 +40,7 @@ final class Browser implements AutoCloseable {
     private final String address;
     private final double scale;
     private final List<String> troubles = new ArrayList<>();
+    private final List<Response> conflicts = new ArrayList<>();
     /** Refused input answers with 422, and a network that a test cuts is missed, which the browser logs. */
     private final List<String> expected =
             new CopyOnWriteArrayList<>(List.of("status of 422", "ERR_INTERNET_DISCONNECTED"));
@@ -120,6 +123,8 @@ final class Browser implements AutoCloseable {
         page.onResponse(response -> {
             if (response.status() >= 500) {
                 troubles.add(response.status() + " " + response.url());
+            } else if (response.status() == CONFLICT) {
+                conflicts.add(response);
             }
         });
         return page;
@@ -166,6 +171,13 @@ final class Browser implements AutoCloseable {
 
     List<String> troubles() {
         return List.copyOf(troubles);
+    }
+
+    /** What conflicts were answered with, for whoever wonders at a trouble; not to be asked in the middle of an event. */
+    List<String> conflicts() {
+        return conflicts.stream()
+                .map(response -> response.request().postData() + " -> " + response.text())
+                .toList();
     }
 
     static void signIn(Page page, String name) {

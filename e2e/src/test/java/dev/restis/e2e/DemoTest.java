@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -34,8 +35,10 @@ abstract class DemoTest {
 
     @AfterEach
     void nothingWentWrong() {
+        // Asked before the pages are left, which takes the answers with them.
+        List<String> conflicts = browser.troubles().isEmpty() ? List.of() : browser.conflicts();
         browser.leavePages();
-        assertThat(browser.troubles()).isEmpty();
+        assertThat(browser.troubles()).as("conflicts: %s", conflicts).isEmpty();
     }
 
     Page signedIn(String name, ColorScheme scheme) {
