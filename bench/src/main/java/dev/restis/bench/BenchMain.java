@@ -12,7 +12,10 @@ import org.openjdk.jmh.runner.options.OptionsBuilder;
 import org.openjdk.jmh.runner.options.VerboseMode;
 import org.openjdk.jmh.util.Statistics;
 
-/** Runs every measurement and prints one table; with {@code cuts} the cut plans alone, with {@code learning} the played workshops. */
+/**
+ * Runs every measurement and prints one table; with {@code cuts} the cut plans alone, with {@code learning} the played workshops,
+ * with {@code plan} the plans.
+ */
 public final class BenchMain {
 
     private BenchMain() {}
@@ -30,6 +33,10 @@ public final class BenchMain {
         }
         if (List.of(args).contains("learning")) {
             LearningBench.print(out, args.length > 1 ? Long.parseLong(args[1]) : 1);
+            return;
+        }
+        if (List.of(args).contains("plan")) {
+            PlanBench.print(out, args.length > 1 ? Long.parseLong(args[1]) : 1);
             return;
         }
         Collection<RunResult> results = new Runner(new OptionsBuilder()

@@ -1,0 +1,137 @@
+package dev.restis.core.batch.search;
+
+import dev.restis.core.batch.Chances;
+import dev.restis.core.batch.PlanWork;
+import dev.restis.core.batch.Spread;
+import dev.restis.core.batch.WorkPlan;
+import dev.restis.core.learning.Normal;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SplittableRandom;
+
+/**
+ * Plays a plan many times with minutes as they may be. Its sequences stay; days follow. One stream of random numbers runs through all
+ * plays, because streams that are begun anew a step on overlap.
+ */
+public final class Playing {
+
+    private static final int TABLE = 4096;
+    /** Quantiles of the standard normal, so that a draw is one look into a table. */
+    private static final double[] QUANTILES = quantiles();
+
+    private final Model model;
+    private final int[][] lines;
+    private final Spread spread;
+    /** By parcel, the factors that it draws from; parcels of one spread share them. */
+    private final double[][] own;
+
+    private Playing(PlanWork work, WorkPlan plan, Spread spread, Optional<Integer> order) {
+        this.model = new Model(work);
+        this.spread = spread;
+        this.lines = plan.sequences().stream().map(line -> line(line, order)).toArray(int[][]::new);
+        this.own = new double[model.parcels][];
+        Map<Double, double[]> tables = new HashMap<>();
+        for (int p = 0; p < own.length; p++) {
+            double relative = spread.pieces().get(p) / StrictMath.sqrt(model.pieces[p]);
+            own[p] = tables.computeIfAbsent(relative, Playing::factors);
+        }
+    }
+
+    /** All of a line, or where one order is asked for, what must be made until it is. */
+    private int[] line(List<Integer> line, Optional<Integer> order) {
+        int last = line.size();
+        while (order.isPresent() && last > 0 && model.order[line.get(last - 1)] != order.get()) {
+            last--;
+        }
+        return line.stream().limit(last).mapToInt(Integer::intValue).toArray();
+    }
+
+    private static double[] factors(double relative) {
+        double sd = sd(relative);
+        double[] table = new double[TABLE];
+        for (int i = 0; i < TABLE; i++) {
+            table[i] = StrictMath.exp(sd * QUANTILES[i] - sd * sd / 2);
+        }
+        return table;
+    }
+
+    /** @return the spread of the log of a factor whose mean is 1 and whose relative spread is given */
+    private static double sd(double relative) {
+        return StrictMath.sqrt(StrictMath.log(1 + relative * relative));
+    }
+
+    private static double[] quantiles() {
+        double[] table = new double[TABLE];
+        for (int i = 0; i < TABLE; i++) {
+            table[i] = Normal.quantile((i + 0.5) / TABLE);
+        }
+        return table;
+    }
+
+    /**
+     * Plays it.
+     *
+     * @param seed another one gives other days, and nearly the same chances
+     */
+    public static Chances play(PlanWork work, WorkPlan plan, Spread spread, int runs, long seed) {
+        return play(work, plan, spread, runs, seed, Optional.empty());
+    }
+
+    /** @param order alone is asked for; the days of others are not told then */
+    static Chances play(PlanWork work, WorkPlan plan, Spread spread, int runs, long seed, Optional<Integer> order) {
+        return new Playing(work, plan, spread, order).play(runs, new SplittableRandom(seed));
+    }
+
+    private Chances play(int runs, SplittableRandom random) {
+        int orders = model.work.orders().size();
+        List<int[]> days = new ArrayList<>();
+        for (int o = 0; o < orders; o++) {
+            days.add(new int[0]);
+        }
+        int families = Arrays.stream(model.family).max().orElse(0);
+        double[] ofFamily = new double[families + 1];
+        int[] made = new int[orders];
+        Place at = new Place(model);
+        double[] family = factors(spread.family());
+        double[] maker = factors(spread.maker());
+        for (int run = 0; run < runs; run++) {
+            Arrays.fill(made, -1);
+            for (int f = 0; f <= families; f++) {
+                ofFamily[f] = drawn(family, random);
+            }
+            for (int m = 0; m < lines.length; m++) {
+                double ofMaker = drawn(maker, random);
+                at.start(m);
+                for (int parcel : lines[m]) {
+                    double factor = ofMaker * ofFamily[model.family[model.bench[parcel]]] * drawn(own[parcel], random);
+                    at.tie(parcel, (int) Math.max(1, Math.round(model.each[m][parcel] * factor)));
+                    int o = model.order[parcel];
+                    made[o] = Math.max(made[o], at.day);
+                }
+            }
+            for (int o = 0; o < orders; o++) {
+                if (made[o] >= 0) {
+                    count(days, o, made[o] + model.work.orders().get(o).delay());
+                }
+            }
+        }
+        return new Chances(runs, days);
+    }
+
+    private static double drawn(double[] factors, SplittableRandom random) {
+        return factors[random.nextInt(TABLE)];
+    }
+
+    private static void count(List<int[]> days, int order, int day) {
+        int[] of = days.get(order);
+        if (day >= of.length) {
+            of = Arrays.copyOf(of, day + 8);
+            days.set(order, of);
+        }
+        of[day]++;
+    }
+}
