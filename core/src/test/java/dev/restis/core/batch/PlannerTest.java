@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 
 import dev.restis.core.batch.Planner.Watch;
 import dev.restis.core.batch.search.SearchPlanner;
+import dev.restis.core.batch.search.SetUpBound;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -30,9 +31,11 @@ class PlannerTest {
             WorkPlan due = SearchPlanner.dueDateFirst(work);
             WorkPlan first = SearchPlanner.first(work);
             WorkPlan planned = PLANNER.plan(work, 0.25, Watch.NOBODY);
+            long bound = SetUpBound.of(work);
             for (WorkPlan plan : List.of(
                     due, SearchPlanner.coloursTogether(work), SearchPlanner.coloursByWeek(work), first, planned)) {
                 assertThat(PlanCheck.faults(work, plan)).as("case " + seed).isEmpty();
+                assertThat(plan.setUps()).as("case " + seed).isGreaterThanOrEqualTo(bound);
                 assertThat(planned.aims()).as("case " + seed).isLessThanOrEqualTo(plan.aims());
             }
             assertThat(PLANNER.plan(work, 0.25, Watch.NOBODY))
@@ -102,7 +105,10 @@ class PlannerTest {
             WorkPlan plan = plan(planted.work());
             assertThat(PlanCheck.faults(planted.work(), plan)).isEmpty();
             assertThat(plan.aims().lateDays()).as("case " + seed).isZero();
-            assertThat(plan.setUps()).as("case " + seed).isEqualTo(planted.setUps());
+            assertThat(plan.setUps())
+                    .as("case " + seed)
+                    .isEqualTo(planted.setUps())
+                    .isEqualTo(SetUpBound.of(planted.work()));
         }
     }
 

@@ -333,6 +333,13 @@ final class Sequences {
         newOrderWaits[o] = Aims.WAITING * ((long) pieces * last - days);
     }
 
+    /** What it would be worth as it was tried; {@code more} is what {@link #tryOut} answered. */
+    Aims triedAims(long more) {
+        Aims now = aims();
+        long effort = more - LATE_DAY * trialLateDays - LATE_ORDER * trialLateOrders;
+        return new Aims(now.lateDays() + trialLateDays, now.lateOrders() + trialLateOrders, now.effort() + effort);
+    }
+
     /** The day on which a parcel is made in the trial. */
     int triedDay(int parcel) {
         return stamp[parcel] == epoch ? newMade[parcel] : made[parcel];
