@@ -17,7 +17,7 @@ import java.util.SplittableRandom;
 public final class SearchPlanner implements Planner {
 
     private static final double HOT = 5_000;
-    private static final double WARM = 1_500;
+    private static final double WARM = 3_000;
     private static final double COLD = 20;
     private static final long SEED = 20_261_201;
     private static final int SMALL = 100;
@@ -39,7 +39,7 @@ public final class SearchPlanner implements Planner {
         static Budget of(int parcels, double effort) {
             Budget usual = parcels <= SMALL
                     ? new Budget(4, 4, 100_000, 40_000)
-                    : parcels <= MIDDLE ? new Budget(1, 16, 150_000, 65_000) : new Budget(1, 2, 350_000, 0);
+                    : parcels <= MIDDLE ? new Budget(2, 4, 400_000, 65_000) : new Budget(1, 2, 350_000, 0);
             // More effort is more cycles: the first of them are those of less.
             return new Budget(
                     usual.starts,
@@ -125,7 +125,7 @@ public final class SearchPlanner implements Planner {
         return search.best();
     }
 
-    /** One search and the best that it met. */
+    /** Several searches and the best that they met. */
     private static final class Search {
         private final Model model;
         private final Sequences now;
@@ -133,7 +133,11 @@ public final class SearchPlanner implements Planner {
         private final Watch watch;
         private int[][] best;
         private Aims bestAims;
-        private boolean goesOn = true;
+        /** Of the start that goes on: its cycles follow from one another alone, so that more of them are never worse. */
+        private int[][] own;
+
+        private Aims ownAims;
+        private boolean goesOn;
 
         Search(Model model, Sequences now, List<List<Integer>> begin, Watch watch) {
             this.model = model;
@@ -143,7 +147,9 @@ public final class SearchPlanner implements Planner {
             now.set(begin);
             this.best = now.lines();
             this.bestAims = now.aims();
-            tell();
+            this.own = best;
+            this.ownAims = bestAims;
+            this.goesOn = watch.better(now.plan());
         }
 
         WorkPlan best() {
@@ -151,72 +157,65 @@ public final class SearchPlanner implements Planner {
             return now.plan();
         }
 
-        private void tell() {
-            goesOn = goesOn && watch.better(now.plan());
-        }
-
         void run(Budget budget) {
             for (int start = 0; start < budget.starts() && goesOn; start++) {
                 SplittableRandom random = new SplittableRandom(SEED + start);
                 now.set(begin);
+                own = now.lines();
+                ownAims = now.aims();
                 Annealing annealing = new Annealing(now, random);
                 Recreate recreate = new Recreate(now, random);
                 for (int cycle = 0; cycle < budget.cycles() && goesOn; cycle++) {
-                    if (cycle > 0) {
-                        now.set(best);
-                    }
+                    now.set(own);
                     if (cycle % 2 == 0 || budget.places() == 0) {
                         anneal(annealing, cycle == 0 ? HOT : WARM, budget.moves());
                     } else {
                         recreate(recreate, budget.places());
                     }
+                    tell();
                 }
+            }
+        }
+
+        private void tell() {
+            if (ownAims.compareTo(bestAims) < 0) {
+                best = own;
+                bestAims = ownAims;
+                now.set(best);
+                goesOn = watch.better(now.plan());
             }
         }
 
         private void anneal(Annealing annealing, double hot, int moves) {
-            Aims before = bestAims;
             double cooling = StrictMath.pow(COLD / hot, 1.0 / moves);
             double temperature = hot;
             for (int i = 0; i < moves; i++) {
                 if (annealing.step(temperature)) {
-                    Aims aims = now.aims();
-                    if (aims.compareTo(bestAims) < 0) {
-                        keep(aims);
-                    }
+                    keep();
                 }
                 temperature *= cooling;
-            }
-            if (bestAims.compareTo(before) < 0) {
-                now.set(best);
-                tell();
             }
         }
 
         private void recreate(Recreate recreate, int places) {
-            Aims before = bestAims;
             int tried = 0;
             while (tried < places) {
                 int[][] lines = now.lines();
                 long value = Sequences.value(now.aims());
                 tried += Math.max(1, recreate.step());
-                Aims aims = now.aims();
-                if (aims.compareTo(bestAims) < 0) {
-                    keep(aims);
-                }
-                if (Sequences.value(aims) > value) {
+                keep();
+                if (Sequences.value(now.aims()) > value) {
                     now.set(lines);
                 }
             }
-            if (bestAims.compareTo(before) < 0) {
-                now.set(best);
-                tell();
-            }
         }
 
-        private void keep(Aims aims) {
-            bestAims = aims;
-            best = now.lines();
+        private void keep() {
+            Aims aims = now.aims();
+            if (aims.compareTo(ownAims) < 0) {
+                ownAims = aims;
+                own = now.lines();
+            }
         }
     }
 }
