@@ -71,7 +71,13 @@ final class Server implements AutoCloseable {
         database = LocalPostgres.start(folder("restis-e2e"), Durability.FORGETFUL);
         arguments = Stream.concat(Stream.of("--restis.demo=" + demo), Stream.of(settings))
                 .toArray(String[]::new);
-        context = start();
+        try {
+            context = start();
+        } catch (RuntimeException e) {
+            // Nobody else would stop it.
+            database.close();
+            throw e;
+        }
     }
 
     private ConfigurableApplicationContext start() {
