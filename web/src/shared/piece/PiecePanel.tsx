@@ -6,18 +6,17 @@ import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { Because } from '../Because';
 import { Length, Money } from '../Figures';
-import { change, formatLength, formatMoney } from '../format';
+import { change, formatLength } from '../format';
 import { MarkOf } from '../MarkOf';
 import { partName, stitchName, strandName } from '../names';
 import { PiecePicture } from '../PiecePicture';
 import { StrandBar } from '../StrandBar';
-import { useSession } from '../session';
 import { Verdict } from '../Verdict';
 import classes from './PiecePanel.module.css';
 import { PromiseLine } from './PromiseLine';
+import { StrandNote } from './StrandNote';
 
 type Piece = Schemas['PieceView'];
-type Body = Schemas['BodyView'];
 
 interface Props {
   piece: Piece;
@@ -226,42 +225,6 @@ const Strands = memo(function Strands({ strands, hardware, body }: StrandsProps)
     </Table>
   );
 });
-
-/** Why a strand is cut as long: how sure its figure is, and what hands change. */
-function StrandNote({ strand, body }: { strand: Piece['strands'][number]; body: Body | undefined }) {
-  const { t } = useTranslation();
-  const { units } = useUnits();
-  const { data: session } = useSession();
-  const { learned, risk } = strand;
-  const percent = (spread: number) => Math.round(spread * 100);
-  const margin = risk > 0 ? t('strand.note.margin', { one: Math.round(1 / risk) }) : '';
-  if (!learned) {
-    return (
-      <>
-        {margin} {t('strand.note.GEOMETRY', { spread: percent(body?.spread ?? 0.12) })}
-      </>
-    );
-  }
-  return (
-    <>
-      {margin}{' '}
-      {[
-        t('strand.note.learned'),
-        learned.pieces > 0 && t('strand.note.pieces', { count: learned.pieces }),
-        learned.pieces > 0 && learned.samples > 0 && t('strand.note.and'),
-        learned.samples > 0 && t('strand.note.samples', { count: learned.samples }),
-      ]
-        .filter(Boolean)
-        .join(' ')}
-      {': '}
-      {t(learned.um < 0 ? 'strand.note.less' : 'strand.note.more', {
-        length: formatLength(Math.abs(learned.um), units, 'cord'),
-        money: formatMoney(Math.abs(learned.cost), session?.currency ?? 'EUR'),
-        spread: percent(learned.spread),
-      })}
-    </>
-  );
-}
 
 /** How it comes out in size; each figure that is worked out opens into its sum. */
 export const Fit = memo(function Fit({ fit }: { fit: Schemas['FitView'] }) {

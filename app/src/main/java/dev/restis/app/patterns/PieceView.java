@@ -5,8 +5,6 @@ import dev.restis.app.stock.Article.ArticleKind;
 import dev.restis.core.cord.ColourDifference;
 import dev.restis.core.cost.PieceCost;
 import dev.restis.core.fit.SlidingFit;
-import dev.restis.core.learning.Beliefs;
-import dev.restis.core.learning.Use;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.Sum;
 import dev.restis.core.pattern.Pattern;
@@ -144,17 +142,6 @@ public record PieceView(
             double risk,
             SumView sum,
             @Nullable LearnedView learned) {}
-
-    /**
-     * What was learned of hands changes a strand by.
-     *
-     * @param pieces that were measured of the stitch that most of it is tied in
-     * @param samples likewise, swatches
-     * @param um more than geometry expects, or less
-     * @param cost of that cord
-     * @param spread one standard deviation of what it takes, relative
-     */
-    public record LearnedView(int pieces, int samples, long um, BigDecimal cost, double spread) {}
 
     public record HardwareView(String articleCode, String articleName, ArticleKind kind, int quantity) {}
 
@@ -416,24 +403,7 @@ public record PieceView(
                 StrandMark.of(strand),
                 strand.risk(),
                 SumView.of(strand.sum()),
-                learned(piece, strand, article));
-    }
-
-    private static @Nullable LearnedView learned(WorkedPiece piece, WorkedStrand strand, Article article) {
-        Beliefs cord = piece.request().house().learned().cord();
-        Use use = strand.use();
-        Beliefs.Seen seen = cord.seen(use.noise());
-        if (seen.pieces() + seen.samples() == 0) {
-            return null;
-        }
-        double more = strand.used().toMillimetres() - use.expected();
-        long um = Math.round(more * 1000);
-        return new LearnedView(
-                seen.pieces(),
-                seen.samples(),
-                um,
-                article.price(um),
-                cord.forecast(List.of(use)).spread(0));
+                LearnedView.of(piece, strand, article));
     }
 
     private static Map<String, Long> micrometres(Map<String, Length> lengths) {

@@ -20,15 +20,13 @@ final class Sequences {
 
     static final long LATE_ORDER = 1_800;
 
-    private static final int STATE = 7;
-
     final Model model;
     final int[][] line;
     final int[] length;
     final int[] makerOf;
     final int[] placeOf;
     final int[] made;
-    private final long[][] state;
+    private final Stations stations;
     private final long[][] effortBefore;
     private final int[] orderMade;
     private final long[] orderWaits;
@@ -72,7 +70,7 @@ final class Sequences {
         placeOf = new int[parcels];
         made = new int[parcels];
         Arrays.fill(makerOf, -1);
-        state = new long[model.makers][(parcels + 2) * STATE];
+        stations = new Stations(model);
         effortBefore = new long[model.makers][parcels + 2];
         orderMade = new int[orders];
         orderWaits = new long[orders];
@@ -147,10 +145,10 @@ final class Sequences {
         if (from == 0) {
             place.start(m);
         } else {
-            read(m, from);
+            stations.read(m, from, place);
         }
         for (int i = from; i < length[m]; i++) {
-            write(m, i);
+            stations.write(m, i, place);
             int parcel = line[m][i];
             place.tie(parcel);
             makerOf[parcel] = m;
@@ -158,44 +156,7 @@ final class Sequences {
             made[parcel] = place.day;
             effortBefore[m][i + 1] = effortBefore[m][i] + place.effort;
         }
-        write(m, length[m]);
-    }
-
-    private void write(int m, int at) {
-        long[] of = state[m];
-        int i = at * STATE;
-        of[i] = place.day;
-        of[i + 1] = place.left;
-        of[i + 2] = place.bench;
-        of[i + 3] = place.batchDay;
-        of[i + 4] = place.batchGroup;
-        of[i + 5] = place.batchPieces;
-        of[i + 6] = place.batchSeconds;
-    }
-
-    private void read(int m, int at) {
-        place.start(m);
-        long[] of = state[m];
-        int i = at * STATE;
-        place.day = (int) of[i];
-        place.left = of[i + 1];
-        place.bench = (int) of[i + 2];
-        place.batchDay = (int) of[i + 3];
-        place.batchGroup = (int) of[i + 4];
-        place.batchPieces = (int) of[i + 5];
-        place.batchSeconds = of[i + 6];
-    }
-
-    private boolean stands(int m, int at) {
-        long[] of = state[m];
-        int i = at * STATE;
-        return of[i + 1] == place.left
-                && of[i] == place.day
-                && of[i + 2] == place.bench
-                && of[i + 6] == place.batchSeconds
-                && of[i + 5] == place.batchPieces
-                && of[i + 4] == place.batchGroup
-                && of[i + 3] == place.batchDay;
+        stations.write(m, length[m], place);
     }
 
     /** Begins a trial; then the sequences that it changes are said. */
@@ -278,10 +239,10 @@ final class Sequences {
             same++;
         }
         int alike = trialLength[m] - same;
-        read(m, from);
+        stations.read(m, from, place);
         long effort = effortBefore[m][from];
         for (int i = from; i < trialLength[m]; i++) {
-            if (i >= alike && stands(m, i - shift)) {
+            if (i >= alike && stations.stands(m, i - shift, place)) {
                 return effort - effortBefore[m][i - shift];
             }
             int parcel = trial[m][i];
