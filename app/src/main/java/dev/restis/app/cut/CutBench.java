@@ -148,11 +148,13 @@ public class CutBench {
     /** All that is still to do, at once: for those who cut by the sheet. */
     @Transactional
     public void confirm(long listId) {
-        holds.toCut(listId, jdbc.sql("""
-                                select t.id from cut_spool s join cut_step t on t.cut_spool_id = s.id
-                                where s.cut_list_id = ? and t.done_at is null
-                                """).param(listId).query(Long.class).list());
+        List<Long> toDo = toDo(listId);
+        holds.toCut(listId, toDo);
         CutList list = lists.cutting(listId);
+        if (!toDo(listId).equals(toDo)) {
+            // It was planned anew before it was held: pieces of other orders may be on it now.
+            throw new LockOrder.Overtaken();
+        }
         list.spools().forEach(CutBench::inMyHand);
         checkComplete(list);
         Collection<PartTaken> lacking =
@@ -162,6 +164,13 @@ public class CutBench {
             picks.hold(List.of(), lacking).take(lacking);
             throw new Conflict("stockChanged");
         }
+    }
+
+    private List<Long> toDo(long list) {
+        return jdbc.sql("""
+                        select t.id from cut_spool s join cut_step t on t.cut_spool_id = s.id
+                        where s.cut_list_id = ? and t.done_at is null order by t.id
+                        """).param(list).query(Long.class).list();
     }
 
     /** A proposal goes stale when pieces left the batch or joined it since. */

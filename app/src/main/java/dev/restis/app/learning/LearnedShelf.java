@@ -26,8 +26,10 @@ public class LearnedShelf {
     /** The same state is the same object, so that what follows from it is known again. */
     private record Known(long state, Learned learned, Map<Subject, List<Flag>> flags) {}
 
+    private static final Known NOTHING = new Known(0, Learned.NOTHING, Map.of());
+
     private final EntityManager entities;
-    private volatile Known known = new Known(0, Learned.NOTHING, Map.of());
+    private volatile Known known = NOTHING;
 
     LearnedShelf(EntityManager entities) {
         this.entities = entities;
@@ -73,15 +75,22 @@ public class LearnedShelf {
         if (now.state() == state) {
             return now;
         }
-        LearningState kept = state == 0 ? null : entities.find(LearningState.class, state);
+        // In one look: between two, another state may be published, and the one that was read of be gone.
+        return entities.createQuery(
+                        "select s from LearningBook b join LearningState s on s.id = b.published", LearningState.class)
+                .getResultStream()
+                .findFirst()
+                .map(this::known)
+                .orElse(NOTHING);
+    }
+
+    private Known known(LearningState kept) {
+        Learners learners = kept.learners();
         Map<Subject, List<Flag>> flags = new EnumMap<>(Subject.class);
-        if (kept != null) {
-            Learners learners = kept.learners();
-            for (Subject subject : Subject.values()) {
-                flags.put(subject, learners.of(subject).flags());
-            }
+        for (Subject subject : Subject.values()) {
+            flags.put(subject, learners.of(subject).flags());
         }
-        Known read = new Known(state, read(state), flags);
+        Known read = new Known(kept.id(), learners.learned(), flags);
         known = read;
         return read;
     }
