@@ -7,8 +7,9 @@ package dev.restis.core.batch;
  * @param due the last day on which it is in time, counted from the first of the plan; negative when it is late already
  * @param weight 1, or more where being late is worse
  * @param delay days that it lies or travels after its last piece is made
+ * @param fixed the day on which the last is made of what no plan moves, pins and what is begun; below 0 when there is none
  */
-public record DueOrder(long id, int due, int weight, int delay) {
+public record DueOrder(long id, int due, int weight, int delay, int fixed) {
 
     /** Due for an order that nobody waits for. */
     public static final int NEVER = 1_000_000;
@@ -20,8 +21,19 @@ public record DueOrder(long id, int due, int weight, int delay) {
         }
     }
 
-    /** Days that it is late when its last piece is made on that day. */
-    public int late(int made) {
-        return Math.max(0, made + delay - due);
+    /** Of which every piece is for the plan to place. */
+    public DueOrder(long id, int due, int weight, int delay) {
+        this(id, due, weight, delay, -1);
+    }
+
+    /** The day on which its last piece is made when that day is the last of those that a plan places; below 0 when there is none. */
+    public int made(int placed) {
+        return Math.max(placed, fixed);
+    }
+
+    /** Days that it is late when the last piece that a plan places is made on that day; nothing is late of which nothing is made. */
+    public int late(int placed) {
+        int made = made(placed);
+        return made < 0 ? 0 : Math.max(0, made + delay - due);
     }
 }

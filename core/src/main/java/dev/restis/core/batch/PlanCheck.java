@@ -59,6 +59,7 @@ public final class PlanCheck {
         private int batchPieces;
         private long batchSeconds;
         private Optional<Bench> batch = Optional.empty();
+        private final Map<Integer, Long> spent = new HashMap<>();
 
         Days(int maker) {
             this.maker = maker;
@@ -84,6 +85,21 @@ public final class PlanCheck {
             }
             day++;
             left = capacity(day);
+        }
+
+        /** Works on what is in hand. */
+        void work(long seconds) {
+            spent.merge(day, seconds, Long::sum);
+            left -= seconds;
+        }
+
+        /** Seconds on each day that the parcel took. */
+        List<Integer> spent(int from) {
+            List<Integer> all = new ArrayList<>();
+            for (int d = from; d <= day; d++) {
+                all.add(Math.toIntExact(spent.getOrDefault(d, 0L)));
+            }
+            return all;
         }
 
         void notBefore(int release) {
@@ -129,8 +145,13 @@ public final class PlanCheck {
             if (made[placed.parcel()] >= 0) {
                 faults.add("parcel " + placed.parcel() + " is planned twice");
             }
+            days.spent.clear();
             int from = tie(days, parcel, each.get());
             made[placed.parcel()] = days.day;
+            if (!days.spent(from).equals(placed.seconds())) {
+                faults.add("parcel " + placed.parcel() + " says " + placed.seconds() + " seconds a day and takes "
+                        + days.spent(from));
+            }
             if (placed.from() != from || placed.until() != days.day) {
                 faults.add("parcel " + placed.parcel() + " says day " + placed.from() + " to " + placed.until()
                         + " and is made on " + from + " to " + days.day);
@@ -163,12 +184,13 @@ public final class PlanCheck {
             todo += each;
             while (todo > days.left) {
                 todo -= days.left;
+                days.work(days.left);
                 days.evening();
                 days.anyTime();
                 days.batch(parcel.bench(), 0, 0);
                 todo += setUp(days, parcel.bench());
             }
-            days.left -= todo;
+            days.work(todo);
             todo = 0;
         }
         return from;
@@ -188,9 +210,10 @@ public final class PlanCheck {
         for (int p = 0; p < made.length; p++) {
             finished.merge(work.parcels().get(p).order(), made[p], Math::max);
         }
-        for (Map.Entry<Integer, Integer> order : finished.entrySet()) {
-            DueOrder due = work.orders().get(order.getKey());
-            int late = due.late(order.getValue());
+        for (int o = 0; o < work.orders().size(); o++) {
+            DueOrder due = work.orders().get(o);
+            int last = Math.max(due.fixed(), finished.getOrDefault(o, -1));
+            int late = last < 0 ? 0 : Math.max(0, last + due.delay() - due.due());
             lateDays += (long) late * due.weight();
             lateOrders += late > 0 ? 1 : 0;
         }

@@ -50,4 +50,14 @@ public record PlanWork(
             }
         });
     }
+
+    /** The same where people have seen parcels at these places. */
+    public PlanWork seen(List<Seen> places) {
+        return new PlanWork(makers, orders, parcels, pins, setUps, wholePieces, places);
+    }
+
+    /** The same for these makers. */
+    public PlanWork by(List<PlanMaker> others) {
+        return new PlanWork(others, orders, parcels, pins, setUps, wholePieces, before);
+    }
 }

@@ -10,6 +10,14 @@ public interface Planner {
 
         /** @return whether to go on */
         boolean better(WorkPlan plan);
+
+        /** Asked again and again; a search that shall not go on ends with the best it has. */
+        default boolean goesOn() {
+            return true;
+        }
+
+        /** How many of its cycles are through. */
+        default void progress(int done, int all) {}
     }
 
     /**

@@ -17,8 +17,13 @@ public record WorkPlan(List<List<Placed>> makers, Aims aims) {
      * @param from the day on which its set-up or its first piece begins
      * @param until the day on which its last piece is made
      * @param setUp seconds of setting up for it
+     * @param seconds that it takes on each day from {@code from} to {@code until}, its set-up with it
      */
-    public record Placed(int parcel, int from, int until, int setUp) {}
+    public record Placed(int parcel, int from, int until, int setUp, List<Integer> seconds) {
+        public Placed {
+            seconds = List.copyOf(seconds);
+        }
+    }
 
     public WorkPlan {
         makers = makers.stream().map(List::copyOf).toList();

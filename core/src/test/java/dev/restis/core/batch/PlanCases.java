@@ -51,7 +51,9 @@ final class PlanCases {
                         300 + random.nextInt(2400),
                         random.nextInt(4) == 0 ? random.nextInt(8) : 0));
             }
-            orders.add(new DueOrder(orders.size(), random.nextInt(14) - 2, 1 + random.nextInt(3), random.nextInt(2)));
+            int fixed = orders.size() % 5 == 4 ? 3 : -1;
+            orders.add(new DueOrder(
+                    orders.size(), random.nextInt(14) - 2, 1 + random.nextInt(3), random.nextInt(2), fixed));
         }
         List<Pin> pins = new ArrayList<>();
         for (int m = 0; m < makers; m++) {

@@ -153,13 +153,15 @@ class PlannerTest {
         WorkPlan plan = plan(work);
         // Blue first: 900 + 1,200 s of the first day; red takes 90 + 2,400 s more, of which 1,410 s on this day.
         assertThat(plan.makers())
-                .containsExactly(List.of(new WorkPlan.Placed(1, 0, 0, 900), new WorkPlan.Placed(0, 0, 1, 90)));
+                .containsExactly(List.of(
+                        new WorkPlan.Placed(1, 0, 0, 900, List.of(2100)),
+                        new WorkPlan.Placed(0, 0, 1, 90, List.of(1500, 990))));
         // Blue lies a day and is a day late, twice as bad; red is a day late. Two days, of each a batch.
         assertThat(plan.aims()).isEqualTo(new Aims(3, 2, 900 + 90 + 2 * 60));
         PlanWork whole = new PlanWork(
                 work.makers(), work.orders(), work.parcels(), List.of(), SetUpTimes.USUAL, true, List.of());
         // A piece of 1,200 s and one more fit on the second day, none half done.
-        assertThat(plan(whole).makers().get(0).get(1)).isEqualTo(new WorkPlan.Placed(0, 0, 1, 90));
+        assertThat(plan(whole).makers().get(0).get(1)).isEqualTo(new WorkPlan.Placed(0, 0, 1, 90, List.of(1290, 1200)));
         assertThat(PlanCheck.faults(whole, plan(whole))).isEmpty();
     }
 
@@ -178,7 +180,8 @@ class PlannerTest {
                 List.of());
         // 600 s on the first day; next morning blue lies there: 810 s anew, and 2,790 s of the 3,000 that are left; the
         // rest on the third.
-        assertThat(plan(work).makers().get(0)).containsExactly(new WorkPlan.Placed(0, 0, 2, 810));
+        assertThat(plan(work).makers().get(0))
+                .containsExactly(new WorkPlan.Placed(0, 0, 2, 810, List.of(600, 3600, 210)));
         assertThat(PlanCheck.faults(work, plan(work))).isEmpty();
     }
 

@@ -49,7 +49,7 @@ class QuoteTest {
             Chances chances = Playing.play(work, plan, spread(work, 0, 0, 0), 20, 1);
             ready(work, plan).forEach((order, day) -> {
                 DueOrder due = work.orders().get(order);
-                assertThat(chances.day(order, 0.5)).isEqualTo(day + due.delay());
+                assertThat(chances.day(order, 0.5)).isEqualTo(due.made(day) + due.delay());
                 assertThat(chances.late(order, due)).isEqualTo(due.late(day) > 0 ? 1 : 0);
             });
         }

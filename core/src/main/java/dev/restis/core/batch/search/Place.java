@@ -2,6 +2,8 @@ package dev.restis.core.batch.search;
 
 import dev.restis.core.batch.Aims;
 import dev.restis.core.batch.PlanWork;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Where a maker is in days, bench and batch; moves on parcel by parcel. One object is moved along a sequence, so that trying thousands
@@ -24,9 +26,16 @@ final class Place {
     int effort;
 
     private int maker;
+    /** Seconds of the parcel that was tied last on each day from the one on which it began, where somebody wants to know. */
+    private final @Nullable List<Integer> spent;
+
+    Place(Model model, @Nullable List<Integer> spent) {
+        this.model = model;
+        this.spent = spent;
+    }
 
     Place(Model model) {
-        this.model = model;
+        this(model, null);
     }
 
     void start(int of) {
@@ -97,6 +106,9 @@ final class Place {
     void tie(int parcel, int each) {
         setUp = 0;
         effort = 0;
+        if (spent != null) {
+            spent.clear();
+        }
         int to = model.bench[parcel];
         int group = model.group[to];
         while (day < model.release[parcel]) {
@@ -118,15 +130,26 @@ final class Place {
         }
     }
 
+    private void spend(long seconds) {
+        if (spent != null) {
+            while (spent.size() <= day - from) {
+                spent.add(0);
+            }
+            spent.set(day - from, spent.get(day - from) + (int) seconds);
+        }
+    }
+
     private void run(long seconds, int to, int group) {
         long todo = seconds;
         while (todo > left) {
+            spend(left);
             todo -= left;
             evening();
             anyTime();
             batch(group, 0, 0);
             todo += set(to);
         }
+        spend(todo);
         left -= todo;
     }
 

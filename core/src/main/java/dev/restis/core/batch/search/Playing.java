@@ -99,7 +99,9 @@ public final class Playing {
         double[] family = factors(spread.family());
         double[] maker = factors(spread.maker());
         for (int run = 0; run < runs; run++) {
-            Arrays.fill(made, -1);
+            for (int o = 0; o < orders; o++) {
+                made[o] = model.work.orders().get(o).fixed();
+            }
             for (int f = 0; f <= families; f++) {
                 ofFamily[f] = drawn(family, random);
             }

@@ -100,8 +100,7 @@ public record Rescue(boolean noMinutesHelp, Optional<Overtime> overtime, Optiona
         }
         seconds.set(more.day(), seconds.get(more.day()) + more.seconds());
         makers.set(more.maker(), new PlanMaker(who.id(), seconds, who.pace(), who.bench()));
-        return new PlanWork(
-                makers, work.orders(), work.parcels(), work.pins(), work.setUps(), work.wholePieces(), work.before());
+        return work.by(makers);
     }
 
     private static Optional<GoesFirst> goesFirst(PlanWork work, WorkPlan plan, int order) {

@@ -7,7 +7,6 @@ import dev.restis.core.batch.WorkPlan;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.SplittableRandom;
 
 /**
  * Begins with the best of twelve dispatches and three hand rules, and goes on in cycles of annealing and of ruin and recreation, the
@@ -15,39 +14,6 @@ import java.util.SplittableRandom;
  * give the same plan, unless whoever watches stops it.
  */
 public final class SearchPlanner implements Planner {
-
-    private static final double HOT = 5_000;
-    private static final double WARM = 3_000;
-    private static final double COLD = 20;
-    private static final long SEED = 20_261_201;
-    private static final int SMALL = 100;
-    private static final int MIDDLE = 600;
-    /** A handful is tried through sooner. */
-    private static final int MOVES_EACH = 3_000;
-
-    private static final int PLACES_EACH = 1_500;
-
-    /**
-     * How much is tried.
-     *
-     * @param starts how often it begins anew
-     * @param cycles in each
-     * @param moves of annealing in a cycle
-     * @param places tried by recreation in a cycle
-     */
-    private record Budget(int starts, int cycles, int moves, int places) {
-        static Budget of(int parcels, double effort) {
-            Budget usual = parcels <= SMALL
-                    ? new Budget(4, 4, 100_000, 40_000)
-                    : parcels <= MIDDLE ? new Budget(2, 4, 400_000, 65_000) : new Budget(1, 2, 350_000, 0);
-            // More effort is more cycles: the first of them are those of less.
-            return new Budget(
-                    usual.starts,
-                    Math.max(1, (int) Math.round(usual.cycles * effort)),
-                    Math.min(usual.moves, MOVES_EACH * parcels),
-                    Math.min(usual.places, PLACES_EACH * parcels));
-        }
-    }
 
     /** The plan that a hand rule makes. */
     public static WorkPlan dueDateFirst(PlanWork work) {
@@ -118,104 +84,24 @@ public final class SearchPlanner implements Planner {
         Model model = new Model(work);
         Sequences now = new Sequences(model);
         List<List<Integer>> begin = best(model, now);
-        Search search = new Search(model, now, begin, watch);
-        if (model.parcels > 1) {
-            search.run(Budget.of(model.parcels, effort));
-        }
-        return search.best();
+        return new Cycles(model, now, begin, watch).run(Cycles.Budget.of(model.parcels, effort));
     }
 
-    /** Several searches and the best that they met. */
-    private static final class Search {
-        private final Model model;
-        private final Sequences now;
-        private final List<List<Integer>> begin;
-        private final Watch watch;
-        private int[][] best;
-        private Aims bestAims;
-        /** Of the start that goes on: its cycles follow from one another alone, so that more of them are never worse. */
-        private int[][] own;
-
-        private Aims ownAims;
-        private boolean goesOn;
-
-        Search(Model model, Sequences now, List<List<Integer>> begin, Watch watch) {
-            this.model = model;
-            this.now = now;
-            this.begin = begin;
-            this.watch = watch;
-            now.set(begin);
-            this.best = now.lines();
-            this.bestAims = now.aims();
-            this.own = best;
-            this.ownAims = bestAims;
-            this.goesOn = watch.better(now.plan());
+    /**
+     * The same from a plan that is there already; never worse than that.
+     *
+     * @param present parcels by maker, each once
+     */
+    public WorkPlan better(PlanWork work, List<List<Integer>> present, double effort, Watch watch) {
+        Model model = new Model(work);
+        Sequences now = new Sequences(model);
+        List<List<Integer>> begin = best(model, now);
+        now.set(begin);
+        Aims first = now.aims();
+        now.set(present);
+        if (now.aims().compareTo(first) <= 0) {
+            begin = present;
         }
-
-        WorkPlan best() {
-            now.set(best);
-            return now.plan();
-        }
-
-        void run(Budget budget) {
-            for (int start = 0; start < budget.starts() && goesOn; start++) {
-                SplittableRandom random = new SplittableRandom(SEED + start);
-                now.set(begin);
-                own = now.lines();
-                ownAims = now.aims();
-                Annealing annealing = new Annealing(now, random);
-                Recreate recreate = new Recreate(now, random);
-                for (int cycle = 0; cycle < budget.cycles() && goesOn; cycle++) {
-                    now.set(own);
-                    if (cycle % 2 == 0 || budget.places() == 0) {
-                        anneal(annealing, cycle == 0 ? HOT : WARM, budget.moves());
-                    } else {
-                        recreate(recreate, budget.places());
-                    }
-                    tell();
-                }
-            }
-        }
-
-        private void tell() {
-            if (ownAims.compareTo(bestAims) < 0) {
-                best = own;
-                bestAims = ownAims;
-                now.set(best);
-                goesOn = watch.better(now.plan());
-            }
-        }
-
-        private void anneal(Annealing annealing, double hot, int moves) {
-            double cooling = StrictMath.pow(COLD / hot, 1.0 / moves);
-            double temperature = hot;
-            for (int i = 0; i < moves; i++) {
-                if (annealing.step(temperature)) {
-                    keep();
-                }
-                temperature *= cooling;
-            }
-        }
-
-        private void recreate(Recreate recreate, int places) {
-            int tried = 0;
-            while (tried < places) {
-                int[][] lines = now.lines();
-                long value = Sequences.value(now.aims());
-                tried += Math.max(1, recreate.step());
-                keep();
-                if (Sequences.value(now.aims()) > value) {
-                    now.set(lines);
-                }
-            }
-        }
-
-        private void keep() {
-            Aims aims = now.aims();
-            if (aims.compareTo(ownAims) < 0) {
-                ownAims = aims;
-                own = now.lines();
-            }
-        }
+        return new Cycles(model, now, begin, watch).run(Cycles.Budget.of(model.parcels, effort));
     }
 }

@@ -129,9 +129,8 @@ final class Sequences {
         return model.work.orders().get(o);
     }
 
-    /** An order of which nothing stands anywhere is not late. */
     private int late(int o, int lastMade) {
-        return lastMade < 0 ? 0 : order(o).late(lastMade);
+        return order(o).late(lastMade);
     }
 
     private long disturbance(int parcel, int maker, int day) {
@@ -353,7 +352,7 @@ final class Sequences {
     /** Days in hand until the order of a parcel is late; below 0 when it is. */
     int slack(int parcel) {
         int o = model.order[parcel];
-        return order(o).due() - order(o).delay() - orderMade[o];
+        return order(o).due() - order(o).delay() - order(o).made(orderMade[o]);
     }
 
     Aims aims() {
@@ -391,13 +390,14 @@ final class Sequences {
     /** What it is now, as a plan. */
     WorkPlan plan() {
         List<List<Placed>> all = new ArrayList<>();
-        Place at = new Place(model);
+        List<Integer> spent = new ArrayList<>();
+        Place at = new Place(model, spent);
         for (int m = 0; m < model.makers; m++) {
             List<Placed> placed = new ArrayList<>();
             at.start(m);
             for (int i = 0; i < length[m]; i++) {
                 at.tie(line[m][i]);
-                placed.add(new Placed(line[m][i], at.from, at.day, at.setUp));
+                placed.add(new Placed(line[m][i], at.from, at.day, at.setUp, spent));
             }
             all.add(placed);
         }
