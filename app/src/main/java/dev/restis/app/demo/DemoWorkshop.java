@@ -24,6 +24,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -197,7 +198,8 @@ class DemoWorkshop {
 
     private void keepWeek(String name, Map<DayOfWeek, Integer> week) {
         long person = workshop.personOf(name).orElseThrow();
-        calendars.keep(person, new Calendars.Calendar(week, List.of(), settings.of(Setting.OPEN_MINUTES)));
+        calendars.keep(
+                person, new Calendars.Calendar(week, List.of(), null, Set.of(), settings.of(Setting.OPEN_MINUTES)));
     }
 
     private void takeFromTheCounter() {

@@ -22,6 +22,7 @@ import dev.restis.core.measure.LengthReader;
 import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.piece.Learned;
 import dev.restis.core.piece.Swatch;
+import dev.restis.core.stitch.Family;
 import dev.restis.core.stitch.OwnStitch;
 import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitches;
@@ -35,6 +36,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -309,6 +311,27 @@ public class Measures {
                                 row.getDouble(7),
                                 row.getDouble(8))))
                 .list();
+    }
+
+    /** The family of each stitch of the house's own, by the code that patterns know it by. */
+    @Transactional(readOnly = true)
+    public Map<String, Family> families() {
+        Map<String, Family> families = new TreeMap<>();
+        jdbc.sql("select code, family from own_stitch").query(row -> {
+            families.put(OwnStitch.PREFIX + row.getString(1), Family.valueOf(row.getString(2)));
+        });
+        return families;
+    }
+
+    /** Says which family a stitch of the house's own belongs to. */
+    @Transactional
+    public void family(String code, Family family) {
+        int kept = jdbc.sql("update own_stitch set family = ? where code = ?")
+                .params(family.name(), code)
+                .update();
+        if (kept == 0) {
+            throw new NotFound("notFound");
+        }
     }
 
     /** Keeps a stitch that is known by its swatch alone; the same name again measures it anew. */

@@ -42,6 +42,9 @@ class CustomerOrder {
     @Enumerated(EnumType.STRING)
     private OrderStage stage;
 
+    /** In time before others. */
+    private boolean must;
+
     private String note;
     private String search = "";
 
@@ -118,6 +121,14 @@ class CustomerOrder {
 
     void stage(OrderStage other) {
         stage = other;
+    }
+
+    void must(boolean before) {
+        must = before;
+    }
+
+    boolean must() {
+        return must;
     }
 
     int version() {

@@ -8,6 +8,7 @@ import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.core.measure.Fault;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -98,6 +99,27 @@ public class OrderPieces {
             for (Piece piece : ofLine.subList(0, count)) {
                 taken.add(new Taken(piece.id(), pick.getKey(), piece.line().spec()));
             }
+        }
+        pieces.plan(taken.stream().map(Taken::piece).toList(), batch);
+        return taken;
+    }
+
+    /**
+     * Puts these open pieces in a batch.
+     *
+     * @throws Rejected when one of them is open no more
+     */
+    @Transactional
+    public List<Taken> takeThese(Collection<Long> ids, long batch) {
+        hold(ids);
+        List<Taken> taken = store.withLines(ids).stream()
+                .filter(Piece::open)
+                .sorted(Comparator.comparing(Piece::id))
+                .map(piece ->
+                        new Taken(piece.id(), piece.line().id(), piece.line().spec()))
+                .toList();
+        if (taken.size() < Set.copyOf(ids).size()) {
+            throw new Rejected(Fault.of("picks", "picks.count", Set.copyOf(ids).size(), taken.size()));
         }
         pieces.plan(taken.stream().map(Taken::piece).toList(), batch);
         return taken;

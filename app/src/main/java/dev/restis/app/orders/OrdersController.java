@@ -47,6 +47,9 @@ class OrdersController {
 
     private static final int MOST_AT_ONCE = 200;
 
+    /** @param must whether it must be in time before others */
+    record MustBeInTime(boolean must) {}
+
     private final Orders orders;
     private final OrderImport files;
     private final OrderReads reads;
@@ -245,6 +248,12 @@ class OrdersController {
         return ResponseEntity.ok()
                 .header("Content-Disposition", "attachment; filename=orders.json")
                 .body(export.json(new OrderList.Filter(query, states, from, to, List.of(), sort, "")));
+    }
+
+    @PutMapping("/{id}/must")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void must(@PathVariable long id, @RequestBody MustBeInTime body) {
+        acts.must(id, body.must());
     }
 
     @PostMapping("/{id}/acts/{act}")

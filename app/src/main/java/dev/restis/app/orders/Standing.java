@@ -6,6 +6,8 @@ import dev.restis.core.order.OrderStage;
 import jakarta.persistence.EntityManager;
 import java.util.Collection;
 import java.util.List;
+import java.util.Set;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -22,8 +24,10 @@ class Standing {
     private final JdbcClient jdbc;
     private final JdbcTemplate bulk;
     private final EntityManager entities;
+    private final ApplicationEventPublisher listeners;
 
-    Standing(JdbcClient jdbc, JdbcTemplate bulk, EntityManager entities) {
+    Standing(JdbcClient jdbc, JdbcTemplate bulk, EntityManager entities, ApplicationEventPublisher listeners) {
+        this.listeners = listeners;
         this.jdbc = jdbc;
         this.bulk = bulk;
         this.entities = entities;
@@ -67,6 +71,7 @@ class Standing {
                         insert into article_reserved (order_id, article_id, batch_id, quantity)
                         select order_id, article_id, batch_id, quantity from article_needed where order_id = any (?)
                         """).param(ids).update();
+        listeners.publishEvent(new OrdersMoved(Set.copyOf(orders)));
     }
 
     @Transactional(propagation = Propagation.MANDATORY)

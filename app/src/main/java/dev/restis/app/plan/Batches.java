@@ -18,6 +18,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.LongFunction;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -69,16 +70,26 @@ public class Batches {
         Map<Long, Integer> wanted = new HashMap<>();
         picks.forEach(p -> wanted.merge(p.line(), p.count(), Integer::sum));
         int count = wanted.values().stream().mapToInt(Integer::intValue).sum();
+        return make(given, count, faults, batch -> orders.take(wanted, batch));
+    }
+
+    /** The same of open pieces that are named. */
+    @Transactional
+    public long makeOf(Collection<Long> which) {
+        return make(nextName(), which.size(), new ArrayList<>(), batch -> orders.takeThese(which, batch));
+    }
+
+    private long make(String name, int count, List<Fault> faults, LongFunction<List<OrderPieces.Taken>> take) {
         if (count < 1 || count > MOST_PIECES) {
             faults.add(Fault.of("picks", "picks.range", count, MOST_PIECES));
         }
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
-        Batch batch = new Batch(given, clock.instant(), Workshop.whoever());
+        Batch batch = new Batch(name, clock.instant(), Workshop.whoever());
         entities.persist(batch);
         entities.flush();
-        keepNeeds(orders.take(wanted, batch.id()));
+        keepNeeds(take.apply(batch.id()));
         return batch.id();
     }
 

@@ -3,6 +3,7 @@ package dev.restis.app.stock;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
+import dev.restis.app.stock.Supply.SupplyMoved;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.stock.Unit;
@@ -17,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.RowMapper;
 import org.springframework.jdbc.core.SimplePropertyRowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -30,6 +32,8 @@ class Purchases {
     private static final int MOST_LINES = 200;
     private static final int MOST_PUT_UPS = 10_000;
     private static final int MOST_SHOWN = 100;
+    /** Days ahead that something may be expected. */
+    private static final int MOST_AHEAD = 400;
 
     /** So many of a put-up. */
     record BuyPick(long putUp, int count) {}
@@ -74,8 +78,10 @@ class Purchases {
 
     private final JdbcClient jdbc;
     private final Clock clock;
+    private final ApplicationEventPublisher listeners;
 
-    Purchases(JdbcClient jdbc, Clock clock) {
+    Purchases(JdbcClient jdbc, Clock clock, ApplicationEventPublisher listeners) {
+        this.listeners = listeners;
         this.jdbc = jdbc;
         this.clock = clock;
     }
@@ -127,6 +133,7 @@ class Purchases {
                     .params(id, what.article(), what.quantity(), what.price(), what.code(), pick.count())
                     .update();
         }
+        listeners.publishEvent(new SupplyMoved());
         return id;
     }
 
@@ -157,6 +164,24 @@ class Purchases {
                         """)
                 .params(Timestamp.from(clock.instant()), Workshop.whoever(), line)
                 .update();
+        listeners.publishEvent(new SupplyMoved());
+    }
+
+    /** It comes on another day than its supplier usually takes. */
+    @Transactional
+    public void expectOn(long id, LocalDate day) {
+        LocalDate today = LocalDate.now(clock);
+        if (day.isBefore(today) || day.isAfter(today.plusDays(MOST_AHEAD))) {
+            throw new Rejected(Fault.of("day", "purchase.day", MOST_AHEAD));
+        }
+        int kept = jdbc.sql("update purchase set expected_on = ? where id = ? and closed_at is null")
+                .params(day, id)
+                .update();
+        if (kept == 0) {
+            one(id);
+            throw new Conflict("purchase.closed");
+        }
+        listeners.publishEvent(new SupplyMoved());
     }
 
     /** Nothing more of it is waited for. */
@@ -169,6 +194,7 @@ class Purchases {
         if (closed == 0) {
             throw new Conflict("purchase.closed");
         }
+        listeners.publishEvent(new SupplyMoved());
     }
 
     /** Open ones first, then the newest. */

@@ -21,6 +21,7 @@ import dev.restis.app.stock.Suppliers.SupplierView;
 import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.stock.ServiceLevel;
 import java.io.IOException;
+import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -118,6 +119,8 @@ class SuppliesController {
         articles.change(body, version);
     }
 
+    record ExpectedDay(LocalDate day) {}
+
     record Density(@Nullable Long ugM) {}
 
     /** Keeps what a metre of a cord weighs; answers it in micrograms. */
@@ -178,6 +181,12 @@ class SuppliesController {
     @ResponseStatus(HttpStatus.CREATED)
     Made place(@RequestBody NewPurchase body) {
         return new Made(purchases.place(body));
+    }
+
+    @PutMapping("/purchases/{id}/expected")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void expectOn(@PathVariable long id, @RequestBody ExpectedDay body) {
+        purchases.expectOn(id, body.day());
     }
 
     @PostMapping("/purchases/{id}/close")

@@ -6,12 +6,19 @@ import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.core.batch.MakerCalendar;
 import dev.restis.core.batch.OpenMinutes;
 import dev.restis.core.measure.Fault;
+import dev.restis.core.stitch.Family;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -26,6 +33,8 @@ public class Calendars {
      * When a maker is at the bench.
      *
      * @param shared whether their minutes were shared out from the house's, and nobody has looked at them yet
+     * @param ends when they are done for the day, where that is known
+     * @param families what they tie; none is all
      * @param revision of what is changed
      */
     public record CalendarView(
@@ -34,10 +43,25 @@ public class Calendars {
             boolean shared,
             Map<DayOfWeek, Integer> week,
             List<OtherDay> days,
-            int revision) {}
+            @Nullable LocalTime ends,
+            Set<Family> families,
+            int revision) {
+        /** As the plan reads it. */
+        public MakerCalendar calendar() {
+            return new MakerCalendar(week, days.stream().collect(Collectors.toMap(OtherDay::day, OtherDay::minutes)));
+        }
+    }
 
     /** A calendar as it shall be. */
-    public record Calendar(Map<DayOfWeek, Integer> week, List<OtherDay> days, int revision) {}
+    public record Calendar(
+            Map<DayOfWeek, Integer> week,
+            List<OtherDay> days,
+            @Nullable LocalTime ends,
+            @Nullable Set<Family> families,
+            int revision) {}
+
+    /** Somebody is at the bench at other times, or ties other things. */
+    public record CalendarMoved(long person) {}
 
     /** As a new house begins: four hours on weekdays. */
     private static final int FIRST_MINUTES = 240;
@@ -46,8 +70,10 @@ public class Calendars {
 
     private final People people;
     private final SettingRevisions revisions;
+    private final ApplicationEventPublisher listeners;
 
-    Calendars(People people, SettingRevisions revisions) {
+    Calendars(People people, SettingRevisions revisions, ApplicationEventPublisher listeners) {
+        this.listeners = listeners;
         this.people = people;
         this.revisions = revisions;
     }
@@ -79,10 +105,7 @@ public class Calendars {
      */
     @Transactional
     public int keep(long id, Calendar calendar) {
-        Person person = person(id);
-        if (!person.name.equals(Workshop.whoever()) && !Workshop.mayForOthers()) {
-            throw new Conflict("notYours", person.name);
-        }
+        Person person = own(id);
         List<Fault> faults = new ArrayList<>();
         calendar.week().forEach((day, minutes) -> check("week." + day, minutes, faults));
         Map<LocalDate, Integer> days = new TreeMap<>();
@@ -100,7 +123,40 @@ public class Calendars {
         put(person.week, calendar.week());
         put(person.days, days);
         person.minutesShared = false;
+        person.benchEnds = calendar.ends();
+        Set<Family> families = calendar.families() == null ? Set.of() : calendar.families();
+        person.families.retainAll(families);
+        person.families.addAll(families);
+        listeners.publishEvent(new CalendarMoved(id));
         return next;
+    }
+
+    /**
+     * Somebody stays longer on one day.
+     *
+     * @return the revision that stands from now on
+     */
+    @Transactional
+    public int longer(long id, LocalDate day, int minutes) {
+        Person person = own(id);
+        int next = revisions.next(Setting.OPEN_MINUTES, revisions.of(Setting.OPEN_MINUTES));
+        int before = new MakerCalendar(person.week, person.days).on(day);
+        List<Fault> faults = new ArrayList<>();
+        check("minutes", before + minutes, faults);
+        if (minutes < 1 || !faults.isEmpty()) {
+            throw new Rejected(Fault.of("minutes", "minutes.range", before + minutes, MakerCalendar.MOST));
+        }
+        person.days.put(day, before + minutes);
+        listeners.publishEvent(new CalendarMoved(id));
+        return next;
+    }
+
+    private Person own(long id) {
+        Person person = person(id);
+        if (!person.name.equals(Workshop.whoever()) && !Workshop.mayForOthers()) {
+            throw new Conflict("notYours", person.name);
+        }
+        return person;
     }
 
     /** The first owner of a new house. */
@@ -134,6 +190,8 @@ public class Calendars {
                         .entrySet().stream()
                                 .map(e -> new OtherDay(e.getKey(), e.getValue()))
                                 .toList(),
+                person.benchEnds,
+                new TreeSet<>(person.families),
                 revision);
     }
 

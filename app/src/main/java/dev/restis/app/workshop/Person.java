@@ -1,6 +1,7 @@
 package dev.restis.app.workshop;
 
 import dev.restis.core.measure.UnitSystem;
+import dev.restis.core.stitch.Family;
 import jakarta.persistence.CollectionTable;
 import jakarta.persistence.Column;
 import jakarta.persistence.ElementCollection;
@@ -17,8 +18,11 @@ import jakarta.persistence.Version;
 import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 @Entity
@@ -63,6 +67,17 @@ class Person {
     @MapKeyColumn(name = "day")
     @Column(name = "minutes")
     Map<LocalDate, Integer> days = new HashMap<>();
+
+    /** When they are done for the day, where that is known. */
+    @Nullable
+    LocalTime benchEnds;
+
+    /** What they tie; none is all. */
+    @ElementCollection
+    @CollectionTable(name = "maker_family", joinColumns = @JoinColumn(name = "person_id"))
+    @Column(name = "family")
+    @Enumerated(EnumType.STRING)
+    Set<Family> families = new HashSet<>();
 
     /** Whether their minutes were shared out from the house's, and nobody has looked at them yet. */
     boolean minutesShared;

@@ -9,5 +9,6 @@ public enum Setting {
     SIZES,
     CUT_PLANS,
     WORK_STEPS,
-    BENCH
+    BENCH,
+    PLAN
 }

@@ -3,6 +3,7 @@ package dev.restis.core.batch;
 import dev.restis.core.measure.Length;
 import dev.restis.core.piece.Check.Verdict;
 import dev.restis.core.piece.WorkedPiece;
+import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
 
@@ -41,6 +42,13 @@ public record SetUp(String pattern, List<Long> cords, Length gauge, Length cord,
     /** The same for pieces that are made without changing what lies on the bench, and for no others. */
     public String key() {
         return pattern + BEHIND_PATTERN + cords.stream().map(String::valueOf).collect(Collectors.joining(","));
+    }
+
+    /** The articles of cord that a key ends with. */
+    public static List<Long> cordsOf(String key) {
+        return Arrays.stream(key.substring(key.indexOf(BEHIND_PATTERN) + 1).split(","))
+                .map(Long::valueOf)
+                .toList();
     }
 
     /** The pattern that a key begins with. */

@@ -58,7 +58,7 @@ public record Learned(Beliefs cord, Beliefs pitch, Beliefs time, Optional<String
     }
 
     /** What a kind of work takes over its starting value. */
-    double pace(String work) {
+    public double pace(String work) {
         return StrictMath.exp(time.mean(Ways.time(work, maker)));
     }
 

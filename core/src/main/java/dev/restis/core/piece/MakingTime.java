@@ -108,6 +108,14 @@ public record MakingTime(Duration prepare, Duration body, Duration closure, Dura
         return learned.time().forecast(List.of(new Use("time", 0, shares))).spread(0);
     }
 
+    /** The same for pieces of which only the stitch is known that makes most of them. */
+    public static double spread(Learned learned, String stitch) {
+        Share all = new Share(1, Ways.time(tying(stitch), learned.maker()));
+        return learned.time()
+                .forecast(List.of(new Use("time", 0, List.of(all))))
+                .spread(0);
+    }
+
     /** Seconds that one repeat takes. */
     public static double perRepeat(Stitch stitch) {
         return stitch.paths().stream()

@@ -103,6 +103,12 @@ public class Jobs {
         return !inWork(kind, subject).isEmpty();
     }
 
+    /** Who asked for what is waited for or worked on. */
+    @Transactional(readOnly = true)
+    public Optional<String> whoAsked(String kind, String subject) {
+        return inWork(kind, subject).stream().map(Job::askedBy).findFirst();
+    }
+
     /** How much of it is done, from 0 to 1, where it is worked on. */
     @Transactional(readOnly = true)
     public Optional<Double> share(String kind, String subject) {

@@ -44,7 +44,7 @@ public final class RunningJob {
         return order.payload();
     }
 
-    String askedBy() {
+    public String askedBy() {
         return order.askedBy();
     }
 

@@ -10,6 +10,7 @@ import dev.restis.core.batch.PlanWork;
 import dev.restis.core.batch.PlanWork.Seen;
 import dev.restis.core.batch.draft.DoesNotFit.Why;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
@@ -231,6 +232,15 @@ public final class PlanDraft {
             if (at >= 0) {
                 line.addAll(at + 1, joined);
             }
+        }
+    }
+
+    /** Parts come to stand before all others of their makers' lines, in their order there. */
+    public void goFirst(Collection<Part> parts) {
+        for (List<Part> line : lines) {
+            List<Part> first = line.stream().filter(parts::contains).toList();
+            line.removeAll(first);
+            line.addAll(0, first);
         }
     }
 

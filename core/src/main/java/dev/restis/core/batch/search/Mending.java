@@ -34,7 +34,20 @@ public record Mending(PlanWork work, WorkPlan plan) {
         return new Mending(pushed, new Cycles(model, now, repaired, watch).run(Cycles.Budget.mending(model.parcels)));
     }
 
-    /** Only puts everything somewhere, and leaves what stands where it stands. */
+    /** Only puts somewhere what stands nowhere. */
+    public static WorkPlan placed(PlanWork work, List<List<Integer>> lines) {
+        Model model = new Model(work);
+        Sequences now = new Sequences(model);
+        now.set(lines);
+        boolean[] out = new boolean[model.parcels];
+        for (int p = 0; p < model.parcels; p++) {
+            out[p] = now.makerOf[p] < 0;
+        }
+        putAnew(model, now, out);
+        return now.plan();
+    }
+
+    /** Without the cycle. */
     public static Mending repaired(PlanWork work, List<List<Integer>> lines) {
         PlanWork pushed = pushed(work, lines);
         Model model = new Model(pushed);
@@ -87,12 +100,18 @@ public record Mending(PlanWork work, WorkPlan plan) {
         for (int p = 0; p < model.parcels; p++) {
             out[p] |= now.makerOf[p] < 0;
         }
-        int[] anew = IntStream.range(0, model.parcels).filter(p -> out[p]).toArray();
-        new Recreate(now, new SplittableRandom(SEED)).putAnew(anew, anew.length);
+        putAnew(model, now, out);
         List<List<Integer>> repaired = new ArrayList<>();
         for (int[] line : now.lines()) {
             repaired.add(Arrays.stream(line).boxed().toList());
         }
         return repaired;
+    }
+
+    private static void putAnew(Model model, Sequences now, boolean[] out) {
+        int[] anew = IntStream.range(0, model.parcels).filter(p -> out[p]).toArray();
+        if (anew.length > 0) {
+            new Recreate(now, new SplittableRandom(SEED)).putAnew(anew, anew.length);
+        }
     }
 }

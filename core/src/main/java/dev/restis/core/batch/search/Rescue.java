@@ -48,6 +48,11 @@ public record Rescue(boolean noMinutesHelp, Optional<Overtime> overtime, Optiona
         return new Rescue(false, overtime(work, plan, order), goesFirst(work, plan, order));
     }
 
+    /** Days that an order is late in a plan. */
+    public static int late(PlanWork work, WorkPlan plan, int order) {
+        return work.orders().get(order).late(made(work, plan, order));
+    }
+
     private static int made(PlanWork work, WorkPlan plan, int order) {
         return plan.makers().stream()
                 .flatMap(List::stream)

@@ -60,6 +60,11 @@ public final class SearchPlanner implements Planner {
         return Optional.of(now.aims());
     }
 
+    /** Sequences with everything in them: what stands nowhere goes where it costs least. */
+    public static List<List<Integer>> whole(PlanWork work, List<List<Integer>> lines) {
+        return Mending.placed(work, lines).sequences();
+    }
+
     private static List<List<Integer>> best(Model model, Sequences now) {
         Dispatch dispatch = new Dispatch(model);
         List<List<List<Integer>>> all = new ArrayList<>(dispatch.dispatched());
