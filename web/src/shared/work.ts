@@ -7,6 +7,12 @@ export const waitingQuery = queryOptions({
   refetchInterval: 60_000,
 });
 
+export const todayQuery = queryOptions({
+  queryKey: ['today'],
+  queryFn: () => ask(api.GET('/api/today')),
+  refetchInterval: 60_000,
+});
+
 /** Orders, plan, cut lists, stock and costs hang together; after a change all of them are asked anew. */
 export function useRefreshWork() {
   const client = useQueryClient();

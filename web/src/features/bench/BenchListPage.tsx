@@ -3,6 +3,7 @@ import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate } from 'react-router';
 import type { Schemas } from '../../api/client';
+import { plannedQuery } from '../../shared/days';
 import { formatDay } from '../../shared/format';
 import { More } from '../../shared/More';
 import { Await, Empty, Page } from '../../shared/Page';
@@ -10,14 +11,19 @@ import { PieceChip } from '../../shared/PiecePicture';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { sessionQuery } from '../../shared/session';
 import classes from './Card.module.css';
+import { Planned } from './Planned';
 import { inWorkQuery, useTake, waitingAtBenchQuery } from './queries';
 import { spoken } from './words';
+
+/** Today and the next days that hold something. */
+const PLANNED_DAYS = 5;
 
 /** What is in work, one's own first, and what is cut and waits, by the day it is wanted. */
 export default function BenchListPage() {
   const { t } = useTranslation();
   const inWork = useInfiniteQuery(inWorkQuery);
   const waiting = useInfiniteQuery(waitingAtBenchQuery);
+  const planned = useQuery(plannedQuery(PLANNED_DAYS));
   const who = useQuery(sessionQuery).data?.name ?? '';
   return (
     <Page
@@ -30,37 +36,42 @@ export default function BenchListPage() {
     >
       <Await query={inWork}>
         {(work) => (
-          <Await query={waiting}>
-            {(cut) => {
-              const begun = work.pages.flatMap((p) => p.rows);
-              const rows = cut.pages.flatMap((p) => p.rows);
-              return begun.length + rows.length === 0 ? (
-                <Empty words={t('make.nothing')}>
-                  <Button component={Link} to="/cut">
-                    {t('make.toCut')}
-                  </Button>
-                </Empty>
-              ) : (
-                <>
-                  {begun.length > 0 && (
-                    <Stack component="section" gap="xs">
-                      <Title order={2} size="h4">
-                        {t('make.inWork')}
-                      </Title>
-                      <InWork rows={begun} who={who} />
-                      <More query={inWork} />
-                    </Stack>
-                  )}
-                  <Stack component="section" gap="xs">
-                    <Title order={2} size="h4">
-                      {t('make.waiting')}
-                    </Title>
-                    {rows.length > 0 ? <Waiting rows={rows} /> : <Text>{t('make.noneWaiting')}</Text>}
-                    <More query={waiting} />
-                  </Stack>
-                </>
-              );
-            }}
+          <Await query={planned}>
+            {(plan) => (
+              <Await query={waiting}>
+                {(cut) => {
+                  const begun = work.pages.flatMap((p) => p.rows);
+                  const rows = cut.pages.flatMap((p) => p.rows);
+                  return begun.length + rows.length === 0 ? (
+                    <Empty words={t('make.nothing')}>
+                      <Button component={Link} to="/cut">
+                        {t('make.toCut')}
+                      </Button>
+                    </Empty>
+                  ) : (
+                    <>
+                      {begun.length > 0 && (
+                        <Stack component="section" gap="xs">
+                          <Title order={2} size="h4">
+                            {t('make.inWork')}
+                          </Title>
+                          <InWork rows={begun} who={who} />
+                          <More query={inWork} />
+                        </Stack>
+                      )}
+                      <Planned board={plan} who={who} />
+                      <Stack component="section" gap="xs">
+                        <Title order={2} size="h4">
+                          {t('make.waiting')}
+                        </Title>
+                        {rows.length > 0 ? <Waiting rows={rows} /> : <Text>{t('make.noneWaiting')}</Text>}
+                        <More query={waiting} />
+                      </Stack>
+                    </>
+                  );
+                }}
+              </Await>
+            )}
           </Await>
         )}
       </Await>

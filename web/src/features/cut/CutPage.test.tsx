@@ -2,9 +2,11 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
 import { anewQuery } from '../../shared/AnewNote';
+import { plannedQuery } from '../../shared/days';
 import { sessionQuery } from '../../shared/session';
+import { block, board, UNPLANNED } from '../../test/board';
 import { list, spool, strand } from '../../test/cuts';
-import { answering, refused } from '../../test/server';
+import { answering, Reply, refused, serving } from '../../test/server';
 import { paged, show } from '../../test/show';
 import CutPage from './CutPage';
 import { cutListQuery, cuttableQuery, weightsQuery } from './queries';
@@ -64,6 +66,8 @@ const open = (shown: Schemas['CutListView']) =>
     <CutPage />,
     [
       [sessionQuery.queryKey, { currency: 'EUR' }],
+      [plannedQuery(3).queryKey, UNPLANNED],
+      [plannedQuery(3).queryKey, UNPLANNED],
       [cuttableQuery.queryKey, paged([BATCH])],
       [cutListQuery(7).queryKey, shown],
     ],
@@ -125,7 +129,10 @@ it('moves nothing any more once it is confirmed', () => {
 });
 
 it('asks for a batch when there is none', () => {
-  show(<CutPage />, [[cuttableQuery.queryKey, paged([])]]);
+  show(<CutPage />, [
+    [plannedQuery(3).queryKey, UNPLANNED],
+    [cuttableQuery.queryKey, paged([])],
+  ]);
   fireEvent.click(screen.getByRole('link', { name: 'Go to Plan' }));
   expect(screen.getByText('Nothing to cut. Make a batch first.')).toBeDefined();
 });
@@ -150,6 +157,7 @@ const WEIGHTS: Schemas['WeightsView'] = {
 const choose = (role: string) =>
   show(<CutPage />, [
     [sessionQuery.queryKey, { currency: 'EUR', role }],
+    [plannedQuery(3).queryKey, UNPLANNED],
     [cuttableQuery.queryKey, paged([BATCH])],
     [weightsQuery.queryKey, WEIGHTS],
     [anewQuery.queryKey, paged([])],
@@ -232,6 +240,7 @@ it('plans several batches together, chosen one by one or by day', async () => {
   });
   show(<CutPage />, [
     [sessionQuery.queryKey, { currency: 'EUR', role: 'OWNER' }],
+    [plannedQuery(3).queryKey, UNPLANNED],
     [
       cuttableQuery.queryKey,
       paged([
@@ -250,4 +259,24 @@ it('plans several batches together, chosen one by one or by day', async () => {
   fireEvent.click(screen.getByLabelText('Choose Batch 3'));
   fireEvent.click(screen.getByRole('button', { name: 'Plan 2 batches together' }));
   await waitFor(() => expect(asked[0]?.body).toEqual({ batches: [1, 3] }));
+});
+
+it('takes what the plan wants cut first, and plans its cuts', async () => {
+  const asked = serving({
+    'POST /api/workplan/take': new Reply(201, { id: 12 }),
+    'POST /api/cut/lists': new Reply(201, { id: 40 }),
+  });
+  const posted = () => asked.filter((a) => a.method === 'POST').map((a) => a.body);
+  show(<CutPage />, [
+    [
+      plannedQuery(3).queryKey,
+      board([block([11], { toCut: 4 }), block([13], { toCut: 2, batch: 8 }), block([15])]),
+    ],
+    [cuttableQuery.queryKey, paged([])],
+  ]);
+  expect(screen.getByText(/Today · Tove · 4 pieces/)).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Take and plan the cuts' }));
+  await waitFor(() => expect(posted()).toEqual([{ plan: 7, parcels: [11] }, { batches: [12] }]));
+  fireEvent.click(screen.getByRole('button', { name: 'Plan the cuts' }));
+  await waitFor(() => expect(posted().at(-1)).toEqual({ batches: [8] }));
 });

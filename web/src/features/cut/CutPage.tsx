@@ -7,12 +7,14 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { AnewNote } from '../../shared/AnewNote';
+import { plannedQuery } from '../../shared/days';
 import { Money } from '../../shared/Figures';
 import { formatDay, formatLength, formatTime } from '../../shared/format';
 import { More } from '../../shared/More';
 import { Await, Empty, Page } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { usePropose } from '../../shared/work';
+import { AsPlanned } from './AsPlanned';
 import { Left } from './Left';
 import { useProgress } from './progress';
 import { cutListQuery, cuttableQuery, useConfirm, usePlanRest, useStop } from './queries';
@@ -22,6 +24,8 @@ import { TagsMenu } from './TagsMenu';
 import { Trimmings } from './Trimmings';
 import { Weights } from './Weights';
 
+/** Today, tomorrow and the day after: who cuts further ahead cuts by batch. */
+const PLANNED_DAYS = 3;
 /** While a better plan is looked for. */
 const BETTERING_MS = 500;
 
@@ -30,28 +34,40 @@ export default function CutPage() {
   const { t } = useTranslation();
   const listId = Number(useParams().list);
   const batches = useInfiniteQuery(cuttableQuery);
+  const planned = useQuery({ ...plannedQuery(PLANNED_DAYS), enabled: !listId });
   const known = batches.data?.pages.flatMap((page) => page.rows);
   if (listId) return <CutListView id={listId} batches={known ?? []} />;
   return (
     <Await query={batches}>
-      {() =>
-        known?.length ? (
-          <Choose batches={known} more={<More query={batches} />} />
-        ) : (
-          <Page title={t('nav.cut')}>
-            <Empty words={t('cut.noBatch')}>
-              <Button component={Link} to="/plan">
-                {t('cut.toPlan')}
-              </Button>
-            </Empty>
-          </Page>
-        )
-      }
+      {() => (
+        <Await query={planned}>
+          {(board) =>
+            known?.length ? (
+              <Choose batches={known} more={<More query={batches} />} board={board} />
+            ) : (
+              <Page title={t('nav.cut')}>
+                <AsPlanned board={board} />
+                <Empty words={t('cut.noBatch')}>
+                  <Button component={Link} to="/plan">
+                    {t('cut.toPlan')}
+                  </Button>
+                </Empty>
+              </Page>
+            )
+          }
+        </Await>
+      )}
     </Await>
   );
 }
 
-function Choose({ batches, more }: { batches: Schemas['CuttableBatch'][]; more: ReactNode }) {
+interface ChooseProps {
+  batches: Schemas['CuttableBatch'][];
+  more: ReactNode;
+  board: Schemas['WorkBoardView'];
+}
+
+function Choose({ batches, more, board }: ChooseProps) {
   const { t } = useTranslation();
   const navigate = useNavigate();
   const propose = usePropose();
@@ -96,6 +112,7 @@ function Choose({ batches, more }: { batches: Schemas['CuttableBatch'][]; more: 
     >
       <ProblemNote error={propose.error} />
       <AnewNote />
+      <AsPlanned board={board} />
       <Stack gap="xs">
         {batches.map((b) => {
           const list = b.openList ?? (b.cut === b.pieces ? b.lastList : undefined);

@@ -17,6 +17,7 @@ import { InTheWay } from './InTheWay';
 import { OrderHead } from './OrderHead';
 import { PiecesPanel } from './PiecesPanel';
 import { PriceTable } from './PriceTable';
+import { PromisedPanel } from './PromisedPanel';
 import { orderQuery, piecesQuery, useAct, useAgain, useChangeOrder, useRemoveOrder } from './queries';
 import { SplitForm } from './SplitForm';
 import { TakenAnyway } from './TakenAnyway';
@@ -76,6 +77,7 @@ function OrderSheet({ order }: { order: Order }) {
       <ProblemNote error={act.error} />
       <OrderHead key={order.id} order={order} />
       <InTheWay order={order} />
+      <PromisedPanel key={order.promised ?? 'none'} order={order} />
       <PiecesPanel order={order.id} />
       <PriceTable order={order} />
       {order.lines.map((line) => (

@@ -21,6 +21,7 @@ import { formatDay } from '../../shared/format';
 import { type OrderFilter, ordersQuery } from '../../shared/orders';
 import { Await, Empty, Page } from '../../shared/Page';
 import { PieceChip } from '../../shared/PiecePicture';
+import { ENDANGERED, lateWords } from '../../shared/risk';
 import { Verdict } from '../../shared/Verdict';
 import { ManyBar } from './ManyBar';
 import { QuickEntry } from './QuickEntry';
@@ -273,6 +274,9 @@ function OrderTable({ rows, chosen, onChoose }: TableProps) {
               </Table.Td>
               <Table.Td>
                 <Verdict word={o.verdict} />
+                {o.lateChance !== undefined && o.lateChance >= ENDANGERED && (
+                  <Text size="xs">{lateWords(t, o.lateChance)}</Text>
+                )}
               </Table.Td>
             </Table.Tr>
           ))}

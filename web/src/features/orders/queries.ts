@@ -152,6 +152,26 @@ export function useTakeAnyway(id: number, line: number) {
   });
 }
 
+/** What the customer was promised. */
+export function usePromise(id: number) {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (body: Schemas['PromisedDay']) =>
+      ask(api.PUT('/api/orders/{id}/promise', { params: { path: { id } }, body })),
+    onSettled: refresh,
+  });
+}
+
+/** In time before others, or not. */
+export function useMust(id: number) {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (must: boolean) =>
+      ask(api.PUT('/api/orders/{id}/must', { params: { path: { id } }, body: { must } })),
+    onSettled: refresh,
+  });
+}
+
 export function useAgain(id: number) {
   const refresh = useRefreshWork();
   return useMutation({

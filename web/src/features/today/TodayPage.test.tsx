@@ -1,9 +1,9 @@
 import { screen } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
-import { waitingQuery } from '../../shared/work';
+import { endangeredQuery } from '../../shared/days';
+import { todayQuery, waitingQuery } from '../../shared/work';
 import { show } from '../../test/show';
-import { todayQuery } from './queries';
 import TodayPage from './TodayPage';
 
 const none = { pieces: 0, first: [] };
@@ -19,8 +19,13 @@ const row = (more: Partial<Schemas['WaitingOrder']>): Schemas['WaitingOrder'] =>
   ...more,
 });
 
-const open = (day: Partial<Schemas['TodayView']>, openPieces = 0) =>
+const open = (
+  day: Partial<Schemas['TodayView']>,
+  openPieces = 0,
+  danger: Schemas['TroubledOrderView'][] = [],
+) =>
   show(<TodayPage />, [
+    [endangeredQuery.queryKey, { rows: danger }],
     [waitingQuery.queryKey, { openOrders: 0, openPieces, batchesToCut: 0, piecesToMake: 0 }],
     [
       todayQuery.queryKey,
@@ -73,4 +78,15 @@ it('offers the next order where nothing waits', () => {
   open({});
   expect(screen.getByText(/Nothing waits anywhere/)).toBeTruthy();
   expect(screen.getByRole('link', { name: 'New order' })).toBeTruthy();
+});
+
+it('names what the plan brings into danger, and why', () => {
+  const order = { customer: 'Runa', due: '2026-12-04', must: false, lateDays: 0 };
+  open({ toMake: { pieces: 2, first: [row()] } }, 0, [
+    { ...order, order: 9, reference: 'F-0009', lateChance: 0.34 },
+    { ...order, order: 10, reference: 'F-0010', lateChance: 0, leftOut: 'NO_CORD' },
+  ]);
+  expect(screen.getByRole('heading', { name: '2 orders late or in danger by the plan' })).toBeTruthy();
+  expect(screen.getByText(/1 in 3 to be late/)).toBeTruthy();
+  expect(screen.getByText(/neither here nor on order/)).toBeTruthy();
 });

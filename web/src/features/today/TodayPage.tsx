@@ -4,11 +4,14 @@ import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
+import { endangeredQuery } from '../../shared/days';
 import { formatDay, formatTime } from '../../shared/format';
 import { Await, Empty, Page } from '../../shared/Page';
-import { waitingQuery } from '../../shared/work';
-import { todayQuery } from './queries';
+import { lateWords } from '../../shared/risk';
+import { todayQuery, waitingQuery } from '../../shared/work';
 import classes from './TodayPage.module.css';
+
+const MOST_IN_DANGER = 5;
 
 type Stage = Schemas['StageView'];
 type Row = Schemas['WaitingOrder'];
@@ -17,15 +20,29 @@ type Row = Schemas['WaitingOrder'];
 export default function TodayPage() {
   const { t } = useTranslation();
   const today = useQuery(todayQuery);
+  const endangered = useQuery(endangeredQuery);
   const waiting = useQuery(waitingQuery);
   return (
     <Page title={t('nav.today')}>
-      <Await query={today}>{(day) => <Morning day={day} toPlan={waiting.data?.openPieces ?? 0} />}</Await>
+      <Await query={today}>
+        {(day) => (
+          // Together, so that what is in danger pushes nothing down that is read already.
+          <Await query={endangered}>
+            {(danger) => <Morning day={day} danger={danger.rows} toPlan={waiting.data?.openPieces ?? 0} />}
+          </Await>
+        )}
+      </Await>
     </Page>
   );
 }
 
-function Morning({ day, toPlan }: { day: Schemas['TodayView']; toPlan: number }) {
+interface MorningProps {
+  day: Schemas['TodayView'];
+  danger: Schemas['TroubledOrderView'][];
+  toPlan: number;
+}
+
+function Morning({ day, danger, toPlan }: MorningProps) {
   const { t } = useTranslation();
   const stages = [day.heldUp, day.mine, day.toMake, day.toCut, day.drying, day.made];
   if (toPlan === 0 && day.late.orders === 0 && stages.every((s) => s.pieces === 0)) {
@@ -54,6 +71,7 @@ function Morning({ day, toPlan }: { day: Schemas['TodayView']; toPlan: number })
           ))}
         </Panel>
       )}
+      <InDanger rows={danger} />
       <StagePanel
         title="today.heldUp"
         stage={day.heldUp}
@@ -97,6 +115,27 @@ function Morning({ day, toPlan }: { day: Schemas['TodayView']; toPlan: number })
       <StagePanel title="today.drying" stage={day.drying} to={orderOf} go={t('today.look')} all="/orders" />
       <StagePanel title={made} stage={day.made} to={orderOf} go={t('today.look')} all="/orders" />
     </div>
+  );
+}
+
+/** Orders that the plan brings into danger, the likeliest late first. */
+function InDanger({ rows }: { rows: Schemas['TroubledOrderView'][] }) {
+  const { t } = useTranslation();
+  if (rows.length === 0) return null;
+  return (
+    <Panel title={t('today.danger', { count: rows.length })} to="/plan" do={t('today.toThePlan')} act>
+      {rows.slice(0, MOST_IN_DANGER).map((o) => (
+        <li key={o.order}>
+          <div>
+            <OrderLink order={o.order} reference={o.reference} customer={o.customer} />
+            <Text size="sm">
+              {o.due ? t('make.due', { day: formatDay(o.due) }) : t('make.noDay')} ·{' '}
+              {o.leftOut ? t(`days.leftOut.${o.leftOut}`) : lateWords(t, o.lateChance)}
+            </Text>
+          </div>
+        </li>
+      ))}
+    </Panel>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Button, Group, NumberInput, Stack, Text, TextInput, Title } from '@mantine/core';
+import { Button, Chip, Group, NumberInput, Stack, Text, TextInput, Title } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
@@ -9,6 +9,7 @@ import { ProblemNote } from '../../shared/ProblemNote';
 import { useSession } from '../../shared/session';
 import { calendarsQuery, useKeepCalendar } from './queries';
 
+const FAMILIES = ['SQUARE', 'SNAKE', 'WEAVE', 'BRAID', 'HITCH', 'THREADING'] as const;
 const DAYS = ['MONDAY', 'TUESDAY', 'WEDNESDAY', 'THURSDAY', 'FRIDAY', 'SATURDAY', 'SUNDAY'] as const;
 
 /** When each maker is at the bench; what can be promised follows from all of them together. */
@@ -51,6 +52,8 @@ function Calendar({ kept, alone, mine }: CalendarProps) {
   const keep = useKeepCalendar(kept.person);
   const [week, setWeek] = useState<Record<string, number | string>>(kept.week);
   const [days, setDays] = useState(kept.days);
+  const [ends, setEnds] = useState(kept.ends?.slice(0, 5) ?? '');
+  const [families, setFamilies] = useState<string[]>(kept.families);
   const problem = (field: string) =>
     keep.error instanceof ProblemError && keep.error.field(field) !== undefined;
   const submit = (event: FormEvent) => {
@@ -59,6 +62,8 @@ function Calendar({ kept, alone, mine }: CalendarProps) {
       {
         week: Object.fromEntries(DAYS.map((day) => [day, Number(week[day]) || 0])),
         days,
+        ends: ends === '' ? undefined : ends,
+        families: FAMILIES.filter((f) => families.includes(f)),
         revision: kept.revision,
       },
       { onSuccess: () => notifications.show({ message: t('calendar.kept'), color: 'board' }) },
@@ -110,6 +115,30 @@ function Calendar({ kept, alone, mine }: CalendarProps) {
           onAdd={(other) => setDays([...days.filter((d) => d.day !== other.day), other].sort(byDay))}
         />
       )}
+      <Group gap="md" align="flex-end">
+        <TextInput
+          type="time"
+          w={130}
+          label={t('calendar.ends')}
+          value={ends}
+          onChange={(e) => setEnds(e.currentTarget.value)}
+          readOnly={!mine}
+        />
+        <Stack gap={4} role="group" aria-label={t('calendar.families')}>
+          <Text size="sm" fw={500}>
+            {t('calendar.families')}
+          </Text>
+          <Chip.Group multiple value={families} onChange={setFamilies}>
+            <Group gap={6}>
+              {FAMILIES.map((family) => (
+                <Chip key={family} value={family} size="xs" disabled={!mine}>
+                  {t(`family.${family}`)}
+                </Chip>
+              ))}
+            </Group>
+          </Chip.Group>
+        </Stack>
+      </Group>
       <ProblemNote error={keep.error} />
       {mine && (
         <Group>

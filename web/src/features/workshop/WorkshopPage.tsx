@@ -20,6 +20,7 @@ import { useSession } from '../../shared/session';
 import { Calendars } from './Calendars';
 import { HousePanel } from './HousePanel';
 import { OwnHabits } from './OwnHabits';
+import { PlanRules } from './PlanRules';
 import { PriceRules } from './PriceRules';
 import { peopleQuery, useAccess, useAddPerson, useNewPassword, useOwnPassword, useRole } from './queries';
 import { ShopFeeds } from './ShopFeeds';
@@ -33,6 +34,7 @@ export function WorkshopPage() {
       <Text maw={680}>{t('later.workshop')}</Text>
       <HousePanel owner={session?.role === 'OWNER'} />
       <Calendars />
+      <PlanRules owner={session?.role === 'OWNER'} />
       <WorkSteps owner={session?.role === 'OWNER'} />
       <BenchRules owner={session?.role === 'OWNER'} />
       <PriceRules owner={session?.role === 'OWNER'} />

@@ -29,6 +29,7 @@ const TOVE = {
   shared: false,
   week: { MONDAY: 420, SATURDAY: 120 },
   days: [],
+  families: [],
   revision: 3,
 };
 const SESSION = { name: 'Tove', role: 'OWNER' };
@@ -45,6 +46,8 @@ it('keeps the minutes of all seven days, and a day without any as closed', async
   fireEvent.change(screen.getByLabelText('Day'), { target: { value: '2031-05-01' } });
   fireEvent.click(screen.getByRole('button', { name: 'Add' }));
   expect(screen.getByText('2031-05-01: off')).toBeTruthy();
+  fireEvent.change(screen.getByLabelText('Done for the day at'), { target: { value: '17:30' } });
+  fireEvent.click(screen.getByLabelText('Snakes'));
   fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
   await waitFor(() =>
     expect(asked.find((a) => a.method === 'PUT')?.body).toEqual({
@@ -58,6 +61,8 @@ it('keeps the minutes of all seven days, and a day without any as closed', async
         SUNDAY: 0,
       },
       days: [{ day: '2031-05-01', minutes: 0 }],
+      ends: '17:30',
+      families: ['SNAKE'],
       revision: 3,
     }),
   );

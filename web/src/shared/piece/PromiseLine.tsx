@@ -4,11 +4,19 @@ import type { Schemas } from '../../api/client';
 import { formatDay } from '../format';
 import { Verdict } from '../Verdict';
 
+/** The sum behind it, in words. */
+const because = (promise: Schemas['PromiseView']) =>
+  promise.planned
+    ? 'promise.plan.because'
+    : promise.due === undefined
+      ? 'promise.because'
+      : 'promise.becauseDue';
+
 /** The day it can be ready, against the day it is wanted, with the minutes behind it. */
 export function PromiseLine({ promise }: { promise: Schemas['PromiseView'] }) {
   const { t } = useTranslation();
   const day = (d: string | undefined) => (d ? formatDay(d) : t('promise.never'));
-  const words = promise.inTurn ? promise.verdict : 'NEVER';
+  const words = promise.planned ? `plan.${promise.verdict}` : promise.inTurn ? promise.verdict : 'NEVER';
   return (
     <Group gap="xs" wrap="nowrap" align="flex-start">
       {promise.due !== undefined || words === 'NEVER' ? <Verdict word={promise.verdict} /> : null}
@@ -21,7 +29,7 @@ export function PromiseLine({ promise }: { promise: Schemas['PromiseView'] }) {
           })}
         </Text>
         <Text size="xs" c="dimmed">
-          {t(promise.due === undefined ? 'promise.because' : 'promise.becauseDue', {
+          {t(because(promise), {
             work: promise.workMinutes,
             ahead: promise.aheadMinutes,
             before: promise.dueBeforeMinutes,

@@ -42,6 +42,9 @@ class CustomerOrder {
     @Enumerated(EnumType.STRING)
     private OrderStage stage;
 
+    /** The day that was promised. */
+    private @Nullable LocalDate promised;
+
     /** In time before others. */
     private boolean must;
 
@@ -121,6 +124,15 @@ class CustomerOrder {
 
     void stage(OrderStage other) {
         stage = other;
+    }
+
+    void promise(LocalDate day) {
+        promised = day;
+    }
+
+    @Nullable
+    LocalDate promised() {
+        return promised;
     }
 
     void must(boolean before) {

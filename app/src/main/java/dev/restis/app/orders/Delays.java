@@ -35,7 +35,8 @@ public class Delays {
         Piece found = store.findById(piece).orElseThrow(() -> new NotFound("notFound"));
         Work work = promises.work(found.line().order(), desk.sit());
         return Stream.concat(Stream.of(Duration.ZERO), more.stream())
-                .map(m -> promises.of(new Work(work.order(), work.making().plus(m), work.drying(), work.due()))
+                .map(m -> promises.byMinutes(
+                                new Work(work.order(), work.making().plus(m), work.drying(), work.due(), List.of()))
                         .inTurn())
                 .toList();
     }

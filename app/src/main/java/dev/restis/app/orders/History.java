@@ -44,7 +44,11 @@ class History {
         TAKEN_ANYWAY,
         NOT_TAKEN_ANYWAY,
         COPIED,
-        SPLIT
+        SPLIT,
+        PROMISED,
+        PROMISE_MOVED,
+        MUST_BE_IN_TIME,
+        NEED_NOT_BE_IN_TIME
     }
 
     /**

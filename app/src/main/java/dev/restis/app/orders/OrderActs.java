@@ -70,13 +70,6 @@ class OrderActs {
         standing.refresh(List.of(id));
     }
 
-    /** It must be in time before others, or as others. */
-    @Transactional
-    public void must(long id, boolean before) {
-        locks.hold(id).must(before);
-        standing.refresh(List.of(id));
-    }
-
     /** Does it with all pieces of the order that are so far. */
     private void all(CustomerOrder order, PieceAct act) {
         List<Piece> before = some(order, p -> act == PieceAct.SEND ? p.made() && !p.sent() : p.cut() && !p.made());

@@ -1,6 +1,7 @@
 package dev.restis.app.orders;
 
 import dev.restis.app.orders.LineSpecs.LineSpec;
+import dev.restis.app.orders.PlannedDays.Outlook;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.core.order.OrderState;
 import dev.restis.core.piece.Check.Verdict;
@@ -16,6 +17,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -68,6 +70,7 @@ class OrderList {
         }
     }
 
+    /** @param lateChance how likely it is late, 0 to 1; nothing for one that is in no plan */
     record OrderRow(
             long id,
             String reference,
@@ -81,6 +84,7 @@ class OrderList {
             int dispatched,
             OrderState state,
             Verdict verdict,
+            @Nullable Double lateChance,
             List<Long> lineIds) {}
 
     /**
@@ -112,8 +116,10 @@ class OrderList {
     private final JdbcClient jdbc;
     private final LineSpecs specs;
     private final PieceDesk desk;
+    private final ObjectProvider<PlannedDays> plan;
 
-    OrderList(JdbcClient jdbc, LineSpecs specs, PieceDesk desk) {
+    OrderList(JdbcClient jdbc, LineSpecs specs, PieceDesk desk, ObjectProvider<PlannedDays> plan) {
+        this.plan = plan;
         this.jdbc = jdbc;
         this.specs = specs;
         this.desk = desk;
@@ -248,13 +254,15 @@ class OrderList {
         PieceDesk.Sitting sitting = desk.sit();
         Map<Long, List<LineSpec>> lines = specs.of(ids);
         sitting.ready(lines.values().stream().flatMap(List::stream).map(LineSpec::spec));
+        PlannedDays days = plan.getIfAvailable();
+        Map<Long, Outlook> outlooks = days == null ? Map.of() : days.outlooks(ids);
         return ids.stream()
                 .flatMap(id -> Optional.ofNullable(summaries.get(id)).stream())
-                .map(s -> row(s, lines.getOrDefault(s.id(), List.of()), sitting))
+                .map(s -> row(s, lines.getOrDefault(s.id(), List.of()), sitting, outlooks.get(s.id())))
                 .toList();
     }
 
-    private static OrderRow row(Summary s, List<LineSpec> lines, PieceDesk.Sitting sitting) {
+    private static OrderRow row(Summary s, List<LineSpec> lines, PieceDesk.Sitting sitting, @Nullable Outlook outlook) {
         Verdict worst = lines.stream()
                 .map(l -> sitting.verdict(l.spec()))
                 .max(Comparator.naturalOrder())
@@ -272,6 +280,7 @@ class OrderList {
                 s.dispatched(),
                 OrderState.valueOf(s.state()),
                 worst,
+                outlook == null ? null : outlook.lateChance(),
                 lines.stream().map(LineSpec::id).toList());
     }
 }

@@ -1,5 +1,6 @@
 package dev.restis.app.orders;
 
+import dev.restis.app.orders.PlannedDays.Piecework;
 import dev.restis.app.patterns.PieceChoices;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.patterns.PieceSpec;
@@ -67,6 +68,8 @@ class OrderReads {
             Instant createdAt,
             String createdBy,
             Promises.PromiseView promise,
+            @Nullable LocalDate promised,
+            boolean must,
             Quotes.PriceView price,
             Quotes.@Nullable QuoteView quote,
             List<ShortageView> shortages,
@@ -140,6 +143,8 @@ class OrderReads {
                 order.createdAt(),
                 order.createdBy(),
                 promise,
+                order.promised(),
+                order.must(),
                 quotes.price(order, sitting, promise.last()),
                 quotes.last(id).orElse(null),
                 shortages(order, sitting),
@@ -218,8 +223,12 @@ class OrderReads {
                 .map(spec -> {
                     PieceDesk.Worked worked = sitting.workOut(spec);
                     MakingTime time = worked.time();
-                    Promises.Work work =
-                            new Promises.Work(0, time.total().multipliedBy(wanted.quantity()), time.drying(), due);
+                    Promises.Work work = new Promises.Work(
+                            0,
+                            time.total().multipliedBy(wanted.quantity()),
+                            time.drying(),
+                            due,
+                            List.of(new Piecework(worked, wanted.quantity())));
                     return new LineTrial(
                             PieceView.of(sitting, worked, wanted),
                             promises.of(work),

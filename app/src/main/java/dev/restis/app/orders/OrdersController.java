@@ -47,6 +47,9 @@ class OrdersController {
 
     private static final int MOST_AT_ONCE = 200;
 
+    /** @param reason why it is another day than was promised before */
+    record PromisedDay(LocalDate day, @Nullable String reason) {}
+
     /** @param must whether it must be in time before others */
     record MustBeInTime(boolean must) {}
 
@@ -58,6 +61,7 @@ class OrdersController {
     private final Clock clock;
     private final OrderList list;
     private final OrderActs acts;
+    private final PromisedDays promised;
     private final OrderChanges changes;
     private final OrderCopies copies;
     private final PriceBook priceBook;
@@ -78,6 +82,7 @@ class OrdersController {
             Clock clock,
             OrderList list,
             OrderActs acts,
+            PromisedDays promised,
             OrderChanges changes,
             OrderCopies copies,
             PriceBook priceBook,
@@ -98,6 +103,7 @@ class OrdersController {
         this.clock = clock;
         this.list = list;
         this.acts = acts;
+        this.promised = promised;
         this.changes = changes;
         this.copies = copies;
         this.priceBook = priceBook;
@@ -253,7 +259,13 @@ class OrdersController {
     @PutMapping("/{id}/must")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void must(@PathVariable long id, @RequestBody MustBeInTime body) {
-        acts.must(id, body.must());
+        promised.must(id, body.must());
+    }
+
+    @PutMapping("/{id}/promise")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void promise(@PathVariable long id, @RequestBody PromisedDay body) {
+        promised.promise(id, body.day(), body.reason() == null ? "" : body.reason());
     }
 
     @PostMapping("/{id}/acts/{act}")

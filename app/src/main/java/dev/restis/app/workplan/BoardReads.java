@@ -78,16 +78,19 @@ class BoardReads {
      * What is tied one after the other on a day while nothing but spools is changed.
      *
      * @param parcels in their order; acts name them
+     * @param bench what lies on it but for the spools: batches of one can be merged
      * @param state how firmly it stands
      * @param pieces of it that wait to be tied
      * @param seconds that it takes on this day, with setting up
      * @param toCut how many of its pieces are not cut
      * @param batch in which those are, if in one
+     * @param ready pieces that are cut and that nobody has begun
      * @param late whether one of its orders is late as planned
      * @param lateChance of the order that is likeliest late, 0 to 1
      */
     record BoardBlockView(
             List<Long> parcels,
+            String bench,
             State state,
             List<String> patterns,
             List<BoardCordView> cords,
@@ -97,6 +100,7 @@ class BoardReads {
             int setUpSeconds,
             int toCut,
             @Nullable Long batch,
+            List<Long> ready,
             @Nullable LocalDate firstDue,
             boolean late,
             double lateChance) {}
@@ -282,7 +286,7 @@ class BoardReads {
                         .toList();
                 List<Tied> tied = rows.stream()
                         .map(r -> new Tied(
-                                r.bench().family() + "|" + r.bench().jig(),
+                                group(r),
                                 r.pieces().size(),
                                 (int) (r.fromDay().toEpochDay() - shown.get(0).toEpochDay()),
                                 r.seconds(),
@@ -311,10 +315,16 @@ class BoardReads {
                     .toList();
         }
 
+        private String group(PlanParcelRow row) {
+            return row.bench().family() + "|" + row.bench().jig();
+        }
+
         private BoardBlockView block(List<PlanParcelRow> rows, Block block, State state) {
+            LocalDate day = shown.get(0).plusDays(block.day());
             Set<String> patterns = new LinkedHashSet<>();
             Map<Long, BoardOrderView> of = new LinkedHashMap<>();
             Set<Long> strands = new LinkedHashSet<>();
+            List<Long> ready = new ArrayList<>();
             int waiting = 0;
             int toCut = 0;
             Long batch = null;
@@ -326,6 +336,10 @@ class BoardReads {
                     PieceFacts piece = pieces.get(id);
                     if (piece != null && piece.stage().compareTo(PieceStage.MADE) < 0) {
                         left++;
+                        // What runs over a night is taken in hand on its first day.
+                        if (piece.stage() == PieceStage.CUT && !row.fromDay().isBefore(day)) {
+                            ready.add(id);
+                        }
                         toCut += piece.stage().compareTo(PieceStage.CUT) < 0 ? 1 : 0;
                         batch = piece.stage().compareTo(PieceStage.CUT) < 0 && piece.batch() != null
                                 ? piece.batch()
@@ -345,6 +359,7 @@ class BoardReads {
             }
             return new BoardBlockView(
                     rows.stream().map(PlanParcelRow::id).toList(),
+                    group(rows.get(0)),
                     state,
                     List.copyOf(patterns),
                     strands.stream()
@@ -358,6 +373,7 @@ class BoardReads {
                     block.setUp(),
                     toCut,
                     batch,
+                    ready,
                     of.values().stream()
                             .map(BoardOrderView::due)
                             .filter(Objects::nonNull)

@@ -24,6 +24,8 @@ record Happening(What what, String name, int count) {
         CORD_SOONER,
         /** Pieces that were pinned had to be let go. */
         UNPINNED,
+        /** An order that was to be in time is late now, though its day was promised. */
+        PROMISE_BROKEN,
         /** Pieces were moved, pinned, split, merged or taken by hand. */
         PIECES
     }

@@ -9,6 +9,7 @@ import dev.restis.app.platform.jobs.Work;
 import dev.restis.app.stock.Supply.SupplyMoved;
 import dev.restis.app.workplan.Happening.What;
 import dev.restis.app.workplan.PlanShelf.Laid;
+import dev.restis.app.workplan.Snapshot.PlannedOrder;
 import dev.restis.app.workplan.WorkPlanRow.PlanAct;
 import dev.restis.app.workshop.Calendars.CalendarMoved;
 import dev.restis.core.batch.Planner.Watch;
@@ -16,9 +17,12 @@ import dev.restis.core.batch.WorkPlan;
 import dev.restis.core.batch.draft.PlanDraft;
 import dev.restis.core.batch.draft.PlanDraft.Planned;
 import dev.restis.core.batch.search.Mending;
+import dev.restis.core.batch.search.Rescue;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -71,6 +75,25 @@ class Mends implements Work {
         }
     }
 
+    /** Promises that the plan before kept, and this one does not. */
+    private List<Happening> broken(long before, Snapshot snapshot, Mending mending) {
+        Set<Long> late = shelf.orders(before).stream()
+                .filter(row -> row.lateDays() > 0)
+                .map(PlanOrderRow::order)
+                .collect(Collectors.toSet());
+        List<Happening> broken = new ArrayList<>();
+        for (int o = 0; o < snapshot.orders().size(); o++) {
+            PlannedOrder order = snapshot.orders().get(o);
+            if (order.promised() && !late.contains(order.id())) {
+                int days = Rescue.late(mending.work(), mending.plan(), o);
+                if (days > 0) {
+                    broken.add(new Happening(What.PROMISE_BROKEN, order.reference(), days));
+                }
+            }
+        }
+        return broken;
+    }
+
     @Override
     public String kind() {
         return KIND;
@@ -98,6 +121,7 @@ class Mends implements Work {
         Mending mending = Mending.of(planned.work(), planned.lines(), Watch.NOBODY);
         WorkPlan plan = mending.plan();
         draft.sequences(planned, plan.sequences());
+        happened.addAll(broken(head.get().id(), snapshot, mending));
         Laid laid =
                 new Laid(Evaluated.of(snapshot, draft, planned, plan, Evaluated.FEW), PlanAct.MENDED, happened, WHO);
         try {

@@ -22,7 +22,7 @@ class OpenReads {
     private static final LocalDate LAST = LocalDate.of(9999, 12, 31);
 
     /** @param due the day that it is promised or wanted */
-    record OpenOrder(long id, String reference, Optional<LocalDate> due, boolean must) {
+    record OpenOrder(long id, String reference, Optional<LocalDate> due, boolean must, boolean promised) {
         LocalDate dueOrLast() {
             return due.orElse(LAST);
         }
@@ -62,7 +62,9 @@ class OpenReads {
     /** In the order in which they were taken. */
     List<OpenOrder> orders() {
         return entities.createQuery("""
-                        select o.id as id, o.reference as reference, o.due as due, o.must as must from CustomerOrder o
+                        select o.id as id, o.reference as reference, coalesce(o.promised, o.due) as due, o.must as must,
+                               o.promised is not null as promised
+                        from CustomerOrder o
                         where o.stage = OrderStage.ACCEPTED and o.makingLeftSeconds > 0 order by o.id
                         """, Tuple.class)
                 .getResultStream()
@@ -70,7 +72,8 @@ class OpenReads {
                         t.get("id", Long.class),
                         t.get("reference", String.class),
                         Optional.ofNullable(t.get("due", LocalDate.class)),
-                        t.get("must", Boolean.class)))
+                        t.get("must", Boolean.class),
+                        t.get("promised", Boolean.class)))
                 .toList();
     }
 

@@ -318,39 +318,48 @@ class PlanActs {
      * Makes a batch of what is open of parcels, so that it is cut together, and pins them where they stand as far as their days hold
      * that.
      *
+     * @param seen the plan that is worked on, or the one that people have seen
      * @return the batch
      */
     @Transactional
     public long takeBatch(long seen, List<Long> parcels) {
-        InHand hand = take(seen);
-        List<Part> parts = hand.parts(hand.draft, parcels);
+        planning.mustNotGo();
+        WorkPlanRow head = shelf.head().orElseThrow(() -> new NotFound("notFound"));
+        boolean known = seen == head.id()
+                || shelf.published().filter(p -> p.id() == seen).isPresent();
+        if (!known) {
+            throw new Conflict("plan.changed", head.madeBy());
+        }
+        Set<Long> wanted = Set.copyOf(parcels);
+        List<Long> pieces = shelf.parcels(seen).stream()
+                .filter(row -> wanted.contains(row.id()))
+                .flatMap(row -> row.pieces().stream())
+                .toList();
         List<Long> open = entities.createQuery(
                         "select p.id from Piece p where p.id in :pieces and p.stage = :open order by p.id", Long.class)
-                .setParameter(
-                        "pieces",
-                        parts.stream().flatMap(p -> p.pieces().stream()).toList())
+                .setParameter("pieces", pieces)
                 .setParameter("open", PieceStage.OPEN)
                 .getResultList();
         if (open.isEmpty()) {
             throw new Rejected(Fault.of("parcels", "plan.nothingOpen"));
         }
         long batch = batches.makeOf(open);
-        // They stand in a batch now, which is another lot: read anew.
-        InHand after = new InHand(seen);
-        Map<Part, Where> stand = stand(after);
-        List<Part> taken = after.parts(after.draft, parcels);
+        InHand hand = new InHand(head.id());
+        Map<Part, Where> stand = stand(hand);
+        Set<Part> taken = new LinkedHashSet<>();
+        open.forEach(piece -> hand.draft.of(piece).ifPresent(taken::add));
         for (Part part : taken) {
             Where where = stand.get(part);
             try {
                 if (where != null) {
-                    after.draft.pin(List.of(part), where.maker(), where.day());
+                    hand.draft.pin(List.of(part), where.maker(), where.day());
                 }
             } catch (DoesNotFit e) {
                 // It runs over its day, and stays where the plan has it.
                 continue;
             }
         }
-        lay(after, after.draft, seen, PlanAct.TAKEN, about(taken, ""));
+        lay(hand, hand.draft, head.id(), PlanAct.TAKEN, about(taken, ""));
         return batch;
     }
 

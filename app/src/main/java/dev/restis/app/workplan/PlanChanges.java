@@ -59,10 +59,12 @@ class PlanChanges {
     /**
      * What is otherwise.
      *
+     * @param first whether people have seen no plan yet
      * @param pieces that stand with another maker, or on another day
      * @param later orders that are ready later, by how much
      */
     record PlanDiffView(
+            boolean first,
             int pieces,
             int otherMaker,
             List<MovedOrderView> later,
@@ -134,7 +136,7 @@ class PlanChanges {
         Optional<WorkPlanRow> head = shelf.head();
         Optional<WorkPlanRow> seen = shelf.published();
         if (head.isEmpty() || seen.isEmpty() || head.get().id() == seen.get().id()) {
-            return new PlanDiffView(0, 0, List.of(), 0, List.of(), 0);
+            return new PlanDiffView(seen.isEmpty(), 0, 0, List.of(), 0, List.of(), 0);
         }
         Map<Long, Where> before = where(seen.get().id());
         int pieces = 0;
@@ -152,6 +154,7 @@ class PlanChanges {
         List<MovedOrderView> sooner =
                 moved.stream().filter(m -> m.after().isBefore(m.before())).toList();
         return new PlanDiffView(
+                false,
                 pieces,
                 otherMaker,
                 later.stream().limit(MOST).toList(),

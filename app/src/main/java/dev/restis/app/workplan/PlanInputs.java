@@ -14,7 +14,6 @@ import dev.restis.app.workshop.Calendars.CalendarView;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.batch.Bench;
 import dev.restis.core.batch.Benches;
-import dev.restis.core.batch.CordRelease;
 import dev.restis.core.batch.CordRelease.Arrival;
 import dev.restis.core.batch.DueOrder;
 import dev.restis.core.batch.MakerCalendar;
@@ -42,7 +41,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
@@ -120,7 +118,8 @@ class PlanInputs {
             for (OpenReads.OpenOrder order : open) {
                 orderPlaces.put(order.id(), orderPlaces.size());
             }
-            Map<Long, Integer> releases = releases();
+            CordWaits cord = cord();
+            Map<Long, Integer> releases = cord.releases();
             Map<Long, Integer> places = new HashMap<>();
             present.forEach(p -> places.put(p.person(), places.size()));
             Set<Long> tied = lines.values().stream()
@@ -179,9 +178,10 @@ class PlanInputs {
                     present.stream().map(p -> new Maker(p.person(), p.name())).toList(),
                     open.stream()
                             .map(o -> new PlannedOrder(
-                                    o.id(), o.reference(), new Wanted(o.due().orElse(null), o.must())))
+                                    o.id(), o.reference(), new Wanted(o.due().orElse(null), o.must()), o.promised()))
                             .toList(),
                     leftOut,
+                    cord,
                     seen(places),
                     spreads(),
                     settings.publishes(rules));
@@ -222,8 +222,7 @@ class PlanInputs {
             return Math.max(1, line.seconds() + cutting + after);
         }
 
-        /** By order, the day from which its cord is there; nothing for one whose cord is neither here nor on order. */
-        private Map<Long, Integer> releases() {
+        private CordWaits cord() {
             Map<Long, Map<Long, Long>> needs = reads.needs();
             List<OpenReads.OpenOrder> served = open.stream()
                     .sorted(Comparator.comparing(OpenReads.OpenOrder::dueOrLast).thenComparing(OpenReads.OpenOrder::id))
@@ -232,19 +231,13 @@ class PlanInputs {
             supply.onOrder()
                     .forEach((article, days) -> days.forEach((day, quantity) -> arrivals.add(
                             new Arrival(article, (int) Math.max(0, day.toEpochDay() - today.toEpochDay()), quantity))));
-            List<OptionalInt> days = CordRelease.days(
+            return new CordWaits(
+                    served.stream().map(OpenReads.OpenOrder::id).toList(),
                     served.stream()
                             .map(o -> needs.getOrDefault(o.id(), Map.of()))
                             .toList(),
                     supply.here(),
                     arrivals);
-            Map<Long, Integer> releases = new HashMap<>();
-            for (int i = 0; i < served.size(); i++) {
-                if (days.get(i).isPresent()) {
-                    releases.put(served.get(i).id(), days.get(i).getAsInt());
-                }
-            }
-            return releases;
         }
 
         private List<DueOrder> orders() {

@@ -14,6 +14,7 @@ import java.util.Map;
  *
  * @param inputs of whom makers and orders stand in the order of these lists
  * @param leftOut orders of which nothing can be planned, and why
+ * @param cord what orders wait for
  * @param seen where pieces stand in the plan that people have seen
  * @param spreads relative spread of one piece's minutes, by line
  * @param publishes whether the house publishes a plan as soon as it is made
@@ -24,6 +25,7 @@ record Snapshot(
         List<Maker> makers,
         List<PlannedOrder> orders,
         Map<Long, LeftOut> leftOut,
+        CordWaits cord,
         Map<Long, Seen> seen,
         Map<Long, Double> spreads,
         boolean publishes) {
@@ -31,8 +33,12 @@ record Snapshot(
     /** Somebody who ties. */
     record Maker(long person, String name) {}
 
-    /** An order of which something waits to be tied. */
-    record PlannedOrder(long id, String reference, Wanted wanted) {}
+    /**
+     * An order of which something waits to be tied.
+     *
+     * @param promised whether the day by which it is wanted was promised
+     */
+    record PlannedOrder(long id, String reference, Wanted wanted, boolean promised) {}
 
     /** Places of makers by their persons' numbers. */
     Map<Long, Integer> places() {

@@ -1,0 +1,128 @@
+import {
+  infiniteQueryOptions,
+  keepPreviousData,
+  queryOptions,
+  useMutation,
+  useQueryClient,
+} from '@tanstack/react-query';
+import { api, ask, type Schemas } from '../../api/client';
+import { WORKPLAN } from '../../shared/days';
+import { useRefreshWork } from '../../shared/work';
+
+export type Board = Schemas['WorkBoardView'];
+export type Block = Schemas['BoardBlockView'];
+export type Maker = Schemas['BoardMakerView'];
+export type Day = Schemas['BoardDayView'];
+export type Head = Schemas['PlanHeadView'];
+
+/** While somebody plans, the plan grows. */
+const GROWING_MS = 700;
+/** Others act too. */
+const LOOK_AGAIN_MS = 20_000;
+
+export const boardQuery = (from: string | undefined, days: number) =>
+  queryOptions({
+    queryKey: [...WORKPLAN, 'board', from, days],
+    queryFn: () => ask(api.GET('/api/workplan', { params: { query: { from, days } } })),
+    refetchInterval: (query) => (query.state.data?.whoPlans ? GROWING_MS : LOOK_AGAIN_MS),
+    placeholderData: keepPreviousData,
+  });
+
+export const reasonQuery = (plan: number, parcels: number[]) =>
+  queryOptions({
+    queryKey: [...WORKPLAN, 'reason', plan, parcels],
+    queryFn: () => ask(api.GET('/api/workplan/reason', { params: { query: { plan, parcels } } })),
+  });
+
+export const troubledQuery = (plan: number) =>
+  infiniteQueryOptions({
+    queryKey: [...WORKPLAN, 'troubled', plan],
+    queryFn: ({ pageParam }) =>
+      ask(api.GET('/api/workplan/orders', { params: { query: { after: pageParam } } })),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (page) => page.next,
+  });
+
+export const rescueQuery = (plan: number, order: number) =>
+  queryOptions({
+    queryKey: [...WORKPLAN, 'rescue', plan, order],
+    queryFn: () => ask(api.GET('/api/workplan/orders/{id}/rescue', { params: { path: { id: order } } })),
+  });
+
+export const diffQuery = (plan: number) =>
+  queryOptions({
+    queryKey: [...WORKPLAN, 'diff', plan],
+    queryFn: () => ask(api.GET('/api/workplan/diff')),
+  });
+
+export function usePlanDays() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (better: boolean) => ask(api.POST('/api/workplan', { body: { better } })),
+    onSettled: () => client.invalidateQueries({ queryKey: WORKPLAN }),
+  });
+}
+
+export function useStopPlanning() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: () => ask(api.POST('/api/workplan/stop')),
+    onSettled: () => client.invalidateQueries({ queryKey: WORKPLAN }),
+  });
+}
+
+/** What hands do with the plan that they have seen. */
+export type PlanAct =
+  | { act: 'move'; body: Schemas['MoveParcels'] }
+  | { act: 'pin'; body: Schemas['PinParcels'] }
+  | { act: 'release'; body: Schemas['SomeParcels'] }
+  | { act: 'split'; body: Schemas['SplitParcels'] }
+  | { act: 'merge'; body: Schemas['MergeParcels'] }
+  | { act: 'lock'; body: Schemas['LockDay'] }
+  | { act: 'take'; body: Schemas['SomeParcels'] }
+  | { act: 'first'; order: number; body: Schemas['SeenPlan'] }
+  | { act: 'publish'; body: Schemas['SeenPlan'] }
+  | { act: 'back'; body: Schemas['SeenPlan'] }
+  | { act: 'longer'; person: number; body: Schemas['LongerDay'] }
+  | { act: 'must'; order: number; body: Schemas['MustBeInTime'] };
+
+function send(one: PlanAct): Promise<unknown> {
+  switch (one.act) {
+    case 'move':
+      return ask(api.POST('/api/workplan/move', { body: one.body }));
+    case 'pin':
+      return ask(api.POST('/api/workplan/pin', { body: one.body }));
+    case 'release':
+      return ask(api.POST('/api/workplan/release', { body: one.body }));
+    case 'split':
+      return ask(api.POST('/api/workplan/split', { body: one.body }));
+    case 'merge':
+      return ask(api.POST('/api/workplan/merge', { body: one.body }));
+    case 'lock':
+      return ask(api.POST('/api/workplan/lock-day', { body: one.body }));
+    case 'take':
+      return ask(api.POST('/api/workplan/take', { body: one.body }));
+    case 'first':
+      return ask(
+        api.POST('/api/workplan/orders/{id}/first', { params: { path: { id: one.order } }, body: one.body }),
+      );
+    case 'publish':
+      return ask(api.POST('/api/workplan/publish', { body: one.body }));
+    case 'back':
+      return ask(api.POST('/api/workplan/back', { body: one.body }));
+    case 'longer':
+      return ask(
+        api.POST('/api/people/{id}/calendar/longer', {
+          params: { path: { id: one.person } },
+          body: one.body,
+        }),
+      );
+    case 'must':
+      return ask(api.PUT('/api/orders/{id}/must', { params: { path: { id: one.order } }, body: one.body }));
+  }
+}
+
+export function usePlanAct() {
+  const refresh = useRefreshWork();
+  return useMutation({ mutationFn: send, onSettled: refresh });
+}
