@@ -12,6 +12,7 @@ import { Swatch } from '../../shared/Swatch';
 import { usePropose } from '../../shared/work';
 import type { Stands } from './BoardView';
 import { type Block, type Board, type Head, type PlanAct, reasonQuery } from './board';
+import { howMany } from './words';
 
 /** Less than that is no difference. */
 const HALF_A_MINUTE = 30;
@@ -38,7 +39,7 @@ export function BlockPanel({ board, plan, at, next, act, acting, onClose }: Prop
       <Group justify="space-between" gap="sm" align="flex-start">
         <Stack gap={2}>
           <Title order={2} size="h4">
-            {t('days.block.pieces', { count: block.pieces })} · {block.patterns.join(', ')}
+            {howMany(t, block)} · {block.patterns.join(', ')}
           </Title>
           <Group gap={10}>
             {block.cords.map((c) => (

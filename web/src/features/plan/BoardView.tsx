@@ -9,6 +9,7 @@ import { useSession } from '../../shared/session';
 import { BlockPanel } from './BlockPanel';
 import classes from './BoardView.module.css';
 import { type Block, type Board, type Day, type Maker, type PlanAct, usePlanAct } from './board';
+import { Feeds, FilesMenu } from './Files';
 import { PlanHead } from './PlanHead';
 import { Troubled } from './Troubled';
 import { told } from './words';
@@ -69,11 +70,12 @@ export function BoardView({ board, from }: { board: Board; from: string | undefi
           </Button>
         </Group>
         {board.lastDay && (
-          <Text size="sm" c="dimmed">
+          <Text size="sm" c="dimmed" flex={1} ta="right">
             {t('days.until', { day: formatDay(board.lastDay) })}
             {board.hidden > 0 ? ` · ${t('days.hidden', { count: board.hidden })}` : ''}
           </Text>
         )}
+        {plan && <FilesMenu />}
       </Group>
       <table className={classes.board} aria-label={t('days.board')}>
         <thead>
@@ -144,6 +146,7 @@ export function BoardView({ board, from }: { board: Board; from: string | undefi
         />
       )}
       {plan && <Troubled plan={plan} owner={owner} act={say} acting={act.isPending} />}
+      {plan && <Feeds makers={board.makers} />}
     </Stack>
   );
 }
@@ -294,7 +297,7 @@ function BlockBar({ block, share, chosen, onChoose, onKey }: BarProps) {
       >
         <span className={classes.cord} style={{ background: stripes(block) }} />
         <span className={classes.count}>
-          {block.pieces}
+          {block.pieces || '…'}
           {block.late ? '!' : ''}
         </span>
       </button>

@@ -8,6 +8,7 @@ import { inMinutes } from '../../shared/risk';
 import { Swatch } from '../../shared/Swatch';
 import { useSession } from '../../shared/session';
 import type { Block, Board } from './board';
+import { howMany } from './words';
 
 /** One maker's days, one below the other, for a hand that holds a phone. */
 export function MyDays({ board }: { board: Board }) {
@@ -57,7 +58,7 @@ function BlockCard({ block }: { block: Block }) {
     <Group className="panel" p="sm" justify="space-between" gap="sm" wrap="nowrap">
       <Stack gap={2}>
         <Text fw={600}>
-          {t('days.block.pieces', { count: block.pieces })} · {block.patterns.join(', ')}
+          {howMany(t, block)} · {block.patterns.join(', ')}
         </Text>
         <Group gap={8}>
           {block.cords.map((c) => (

@@ -1,5 +1,5 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { expect, it } from 'vitest';
+import { afterEach, expect, it, vi } from 'vitest';
 import { block, board, planned, UNPLANNED } from '../../test/board';
 import { Reply, refused, serving } from '../../test/server';
 import { show } from '../../test/show';
@@ -23,6 +23,7 @@ const routes = (more: Record<string, unknown> = {}) => ({
   'GET /api/session': { name: 'Tove', role: 'OWNER' },
   'GET /api/workplan': board([block([11, 12])]),
   'GET /api/workplan/rules': RULES,
+  'GET /api/workplan/feeds': { feeds: [] },
   'GET /api/workplan/orders': { rows: [] },
   'GET /api/workplan/diff': {
     first: false,
@@ -43,6 +44,8 @@ const routes = (more: Record<string, unknown> = {}) => ({
   },
   ...more,
 });
+
+afterEach(() => vi.unstubAllGlobals());
 
 const sent = (asked: { method: string; path: string; body: unknown }[], path: string) =>
   asked.find((a) => a.method !== 'GET' && a.path === path)?.body;
@@ -331,4 +334,47 @@ it('names late orders with what would help, as acts', async () => {
   await waitFor(() => expect(sent(asked, '/api/workplan/orders/4/first')).toEqual({ plan: 7 }));
   fireEvent.click(within(troubled).getByRole('button', { name: 'It must be in time' }));
   await waitFor(() => expect(sent(asked, '/api/orders/4/must')).toEqual({ must: true }));
+});
+
+it('shows a calendar address once, and withdraws it', async () => {
+  const asked = serving(
+    routes({
+      'GET /api/workplan/feeds': {
+        feeds: [{ id: 3, person: 2, madeAt: '2026-12-01T08:00:00Z', madeBy: 'Tove' }],
+      },
+      'POST /api/workplan/feeds': new Reply(201, { id: 4, path: '/api/feeds/abc/plan.ics' }),
+      'DELETE /api/workplan/feeds/3': new Reply(204),
+    }),
+  );
+  show(<PlanPage />);
+  const feeds = await screen.findByRole('region', { name: 'Calendars that follow the plan' });
+  fireEvent.change(within(feeds).getByLabelText('Whose days'), { target: { value: '1' } });
+  fireEvent.click(within(feeds).getByRole('button', { name: 'Make an address' }));
+  expect(await within(feeds).findByText(/\/api\/feeds\/abc\/plan\.ics$/)).toBeTruthy();
+  expect(sent(asked, '/api/workplan/feeds')).toEqual({ person: 1 });
+  fireEvent.click(within(feeds).getByRole('button', { name: 'Withdraw' }));
+  await waitFor(() => expect(asked.some((a) => a.method === 'DELETE')).toBe(true));
+});
+
+it('shows whoever holds a phone their own days', async () => {
+  vi.stubGlobal('matchMedia', (query: string) => ({
+    matches: query.includes('max-width: 700px'),
+    addEventListener: () => {},
+    removeEventListener: () => {},
+    addListener: () => {},
+    removeListener: () => {},
+  }));
+  serving(
+    routes({
+      'GET /api/session': { name: 'Tove', role: 'OWNER' },
+      'GET /api/workplan': board([block([11], { toCut: 4 }), block([12], { pieces: 0, state: 'BEGUN' })]),
+    }),
+  );
+  show(<PlanPage />);
+  const today = await screen.findByRole('region', { name: 'Tue, Dec 1' });
+  expect(within(today).getByText('4 pieces · Snake-knot band')).toBeTruthy();
+  expect(within(today).getByRole('link', { name: 'Cut' })).toBeTruthy();
+  expect(within(today).getByText('A piece that goes on over the night · Snake-knot band')).toBeTruthy();
+  fireEvent.click(screen.getByLabelText('Bram'));
+  expect(await screen.findByText('Nothing is planned on these days.')).toBeTruthy();
 });

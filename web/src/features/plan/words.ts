@@ -11,10 +11,14 @@ export function happened(t: TFunction, about: Schemas['Happening'][]): string[] 
   );
 }
 
+/** How many pieces are done in a batch of a day; what runs over the night is done when it is. */
+export const howMany = (t: TFunction, block: Block) =>
+  block.pieces === 0 ? t('days.block.on') : t('days.block.pieces', { count: block.pieces });
+
 /** A batch in one sentence, for whoever hears it and for whoever points at it. */
 export function told(t: TFunction, block: Block): string {
   return [
-    t('days.block.pieces', { count: block.pieces }),
+    howMany(t, block),
     block.patterns.join(', '),
     block.cords.map((c) => c.name).join(', '),
     t('days.block.minutes', { time: inMinutes(t, block.seconds) }),

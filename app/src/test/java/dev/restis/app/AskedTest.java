@@ -29,7 +29,7 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 /** The whole application on a real PostgreSQL, filled with the demo workshop, asked through its API; whose, says the class that follows. */
-@SpringBootTest(properties = {"restis.demo=true", "restis.demo-bench=false"})
+@SpringBootTest(properties = {"restis.demo=true", "restis.demo-bench=false", "restis.demo-plan=false"})
 @AutoConfigureMockMvc
 @Import(CountedStatements.class)
 abstract class AskedTest {

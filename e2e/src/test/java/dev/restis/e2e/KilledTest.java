@@ -94,6 +94,7 @@ class KilledTest {
                         "-Drestis.port=8620",
                         "-Drestis.demo=true",
                         "-Drestis.demo-bench=false",
+                        "-Drestis.demo-plan=false",
                         "-cp",
                         System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
                         RestisApplication.class.getName())

@@ -16,7 +16,7 @@ class LearnedTimes {
 
     @Test
     void fiftyThousandMeasurements() throws Exception {
-        try (Server server = new Server(true)) {
+        try (Server server = new Server(true, Server.NOTHING_PLANNED)) {
             settle(server);
             double few = firstAnswer(server);
             long before = count(server, "select last_number from learning_book");

@@ -43,7 +43,7 @@ class LoadTimes {
     @ParameterizedTest
     @MethodSource("sizes")
     void orders(int orders) throws Exception {
-        try (Server server = new Server(true, Server.NOTHING_TIED)) {
+        try (Server server = new Server(true, Server.NOTHING_TIED, Server.NOTHING_PLANNED)) {
             server.sql(sql().formatted(orders));
             // As PostgreSQL does by itself in a while: what is searched is merged, and what nobody changes is marked
             // so.

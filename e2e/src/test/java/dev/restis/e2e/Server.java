@@ -33,6 +33,9 @@ final class Server implements AutoCloseable {
     /** The demo as it is before its makers have tied anything. */
     static final String NOTHING_TIED = "--restis.demo-bench=false";
 
+    /** And with the orders of a few days only. */
+    static final String NOTHING_PLANNED = "--restis.demo-plan=false";
+
     /** Where the demo's bench prints its labels. */
     static final Path LABELS = folder("restis-labels");
     /** The scale, the cord counter and the printer of the demo's bench. */
@@ -40,7 +43,7 @@ final class Server implements AutoCloseable {
 
     /** Started once in each process of tests: a start costs more than most tests. */
     private static final Supplier<Server> DEMO = SingletonSupplier.of(() -> {
-        Server demo = new Server(true, NOTHING_TIED, "--restis.devices=" + DEVICES.address());
+        Server demo = new Server(true, NOTHING_TIED, NOTHING_PLANNED, "--restis.devices=" + DEVICES.address());
         // A better plan is looked for as in any house, but not for as long: it would take the machine from the
         // browsers.
         demo.sql("update workshop set plan_seconds = 1");

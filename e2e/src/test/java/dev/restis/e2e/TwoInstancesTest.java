@@ -66,6 +66,7 @@ class TwoInstancesTest {
                             "-Drestis.port=" + port,
                             "-Drestis.demo=true",
                             "-Drestis.demo-bench=false",
+                            "-Drestis.demo-plan=false",
                             "-cp",
                             System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
                             RestisApplication.class.getName())

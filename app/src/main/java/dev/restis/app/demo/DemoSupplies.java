@@ -2,10 +2,15 @@ package dev.restis.app.demo;
 
 import dev.restis.app.stock.ArticleCards;
 import dev.restis.app.stock.ArticleCards.NewDensity;
+import dev.restis.app.stock.Purchases;
+import dev.restis.app.stock.Purchases.BuyPick;
+import dev.restis.app.stock.Purchases.NewPurchase;
 import dev.restis.app.stock.Suppliers;
 import dev.restis.app.stock.Suppliers.NewPutUp;
 import dev.restis.app.stock.Suppliers.NewSupplier;
 import dev.restis.core.measure.UnitSystem;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.Tuple;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -20,8 +25,12 @@ class DemoSupplies {
 
     private final Suppliers suppliers;
     private final ArticleCards cards;
+    private final Purchases purchases;
+    private final EntityManager entities;
 
-    DemoSupplies(Suppliers suppliers, ArticleCards cards) {
+    DemoSupplies(Suppliers suppliers, ArticleCards cards, Purchases purchases, EntityManager entities) {
+        this.purchases = purchases;
+        this.entities = entities;
         this.suppliers = suppliers;
         this.cards = cards;
     }
@@ -47,6 +56,22 @@ class DemoSupplies {
         sold(articles, "BK16", parts, "20", "9.80");
         sold(articles, "BK25", parts, "10", "6.90");
         sold(articles, "SC12", parts, "20", "13.60");
+    }
+
+    /** What is short was ordered, and comes in some days. */
+    void buy(String supplier, String code, int count) {
+        List<?> found = entities.createNativeQuery("""
+                        select p.id, p.supplier_id from put_up p join supplier s on s.id = p.supplier_id
+                            join article a on a.id = p.article_id
+                        where s.name = :supplier and a.code = :code order by p.quantity desc limit 1
+                        """, Tuple.class)
+                .setParameter("supplier", supplier)
+                .setParameter("code", code)
+                .getResultList();
+        Tuple putUp = (Tuple) found.get(0);
+        purchases.place(new NewPurchase(
+                putUp.get("supplier_id", Number.class).longValue(),
+                List.of(new BuyPick(putUp.get("id", Number.class).longValue(), count))));
     }
 
     private void sold(Map<String, Long> articles, String code, long supplier, String quantity, String price) {

@@ -71,6 +71,7 @@ class DemoWorkshop {
     private final PriceBook prices;
     private final ShopFeeds shops;
     private final Optional<DemoBench> bench;
+    private final Optional<DemoPlan> plan;
     private final Folding folding;
     private final DemoClock clock;
 
@@ -88,10 +89,12 @@ class DemoWorkshop {
             PriceBook prices,
             ShopFeeds shops,
             Optional<DemoBench> bench,
+            Optional<DemoPlan> plan,
             Folding folding,
             DemoClock clock) {
         this.folding = folding;
         this.bench = bench;
+        this.plan = plan;
         this.clock = clock;
         this.shops = shops;
         this.prices = prices;
@@ -109,7 +112,11 @@ class DemoWorkshop {
 
     /** What happened at Ullin Bench until today, in its order. */
     private List<DemoEntry> calendar() {
-        return Stream.concat(house(), bench.stream().flatMap(b -> b.calendar().stream()))
+        return Stream.of(
+                        house(),
+                        bench.stream().flatMap(b -> b.calendar().stream()),
+                        plan.stream().flatMap(p -> p.calendar().stream()))
+                .flatMap(entries -> entries)
                 .sorted(Comparator.comparing(DemoEntry::day).thenComparing(DemoEntry::time))
                 .toList();
     }

@@ -5,13 +5,13 @@ import dev.restis.app.orders.Quotes.PriceView;
 import dev.restis.app.orders.Quotes.QuoteView;
 import dev.restis.app.platform.Pdf;
 import dev.restis.app.platform.Problems.NotFound;
+import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.measure.Length;
 import java.math.BigDecimal;
 import java.text.NumberFormat;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.List;
@@ -23,8 +23,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** A quote as the customer gets it: as a page, or as a message. What the workshop reckons with stays in the house. */
 @Service
 class QuoteSheet {
-
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEEE, d MMMM yyyy", Locale.ENGLISH);
 
     private record Sheet(CustomerOrder.OrderHead head, Workshop.Settings house, QuoteView quote) {
         PriceView price() {
@@ -117,13 +115,14 @@ class QuoteSheet {
     }
 
     private String dates(Sheet sheet) {
-        String named = day(
+        String named = Texts.day(
                 LocalDate.ofInstant(sheet.quote().at(), ZoneId.of(sheet.house().zone())));
         LocalDate ready = sheet.price().ready();
         String until = sheet.quote().acceptedAt() == null
-                ? text("quote.until", day(sheet.quote().validUntil()))
+                ? text("quote.until", Texts.day(sheet.quote().validUntil()))
                 : text("quote.accepted");
-        return text("quote.named", named) + " " + until + (ready == null ? "" : " " + text("quote.ready", day(ready)));
+        return text("quote.named", named) + " " + until
+                + (ready == null ? "" : " " + text("quote.ready", Texts.day(ready)));
     }
 
     private String details(LinePrice line) {
@@ -159,10 +158,6 @@ class QuoteSheet {
         NumberFormat format = NumberFormat.getCurrencyInstance(Locale.ENGLISH);
         format.setCurrency(Currency.getInstance(sheet.house().currency()));
         return format.format(amount);
-    }
-
-    private static String day(LocalDate day) {
-        return DAY.format(day);
     }
 
     private static void cell(StringBuilder body, String text) {

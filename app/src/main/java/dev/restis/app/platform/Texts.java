@@ -2,6 +2,8 @@ package dev.restis.app.platform;
 
 import dev.restis.core.measure.Fault;
 import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.Arrays;
 import java.util.IllformedLocaleException;
 import java.util.List;
@@ -15,6 +17,8 @@ import org.springframework.context.MessageSource;
 public final class Texts {
 
     private static final Pattern MONEY = Pattern.compile("\\d{1,9}([.,]\\d{1,4})?");
+
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEEE, d MMMM yyyy", Locale.ENGLISH);
 
     private Texts() {}
 
@@ -66,5 +70,10 @@ public final class Texts {
     public static String words(MessageSource messages, String code, @Nullable Object... figures) {
         Object[] plain = Arrays.stream(figures).map(String::valueOf).toArray();
         return messages.getMessage(code, plain, Locale.ENGLISH);
+    }
+
+    /** A day as sheets have it. */
+    public static String day(LocalDate day) {
+        return DAY.format(day);
     }
 }

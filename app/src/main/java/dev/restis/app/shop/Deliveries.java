@@ -7,6 +7,7 @@ import dev.restis.app.orders.OrderImport.FileView;
 import dev.restis.app.orders.OrderImport.Mode;
 import dev.restis.app.orders.OrderImport.Request;
 import dev.restis.app.orders.OrderImport.RowState;
+import dev.restis.app.platform.Digests;
 import dev.restis.app.platform.FaultWords;
 import dev.restis.app.platform.FieldProblem;
 import dev.restis.app.platform.Problems.Conflict;

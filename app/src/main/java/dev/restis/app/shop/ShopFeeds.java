@@ -1,5 +1,6 @@
 package dev.restis.app.shop;
 
+import dev.restis.app.platform.Digests;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Problems.Stranger;

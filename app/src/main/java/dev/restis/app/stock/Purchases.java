@@ -27,7 +27,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** What was bought, and how much of it has come. */
 @Service
-class Purchases {
+public class Purchases {
 
     private static final int MOST_LINES = 200;
     private static final int MOST_PUT_UPS = 10_000;
@@ -36,9 +36,9 @@ class Purchases {
     private static final int MOST_AHEAD = 400;
 
     /** So many of a put-up. */
-    record BuyPick(long putUp, int count) {}
+    public record BuyPick(long putUp, int count) {}
 
-    record NewPurchase(long supplier, List<BuyPick> lines) {}
+    public record NewPurchase(long supplier, List<BuyPick> lines) {}
 
     /**
      * A line of a purchase.

@@ -80,7 +80,7 @@ class BoardReads {
      * @param parcels in their order; acts name them
      * @param bench what lies on it but for the spools: batches of one can be merged
      * @param state how firmly it stands
-     * @param pieces of it that wait to be tied
+     * @param pieces that are done on this day; none of one that runs over the night until it is
      * @param seconds that it takes on this day, with setting up
      * @param toCut how many of its pieces are not cut
      * @param batch in which those are, if in one
@@ -296,7 +296,7 @@ class BoardReads {
                 for (Block block : Blocks.of(tied)) {
                     LocalDate day = shown.get(0).plusDays(block.day());
                     BoardBlockView view = block(rows.subList(block.first(), block.last() + 1), block, state);
-                    if (view.pieces() > 0) {
+                    if (!view.orders().isEmpty()) {
                         used.merge(day, view.seconds(), Integer::sum);
                         blocks.computeIfAbsent(day, d -> new ArrayList<>()).add(view);
                     }
@@ -340,7 +340,10 @@ class BoardReads {
                         if (piece.stage() == PieceStage.CUT && !row.fromDay().isBefore(day)) {
                             ready.add(id);
                         }
-                        toCut += piece.stage().compareTo(PieceStage.CUT) < 0 ? 1 : 0;
+                        toCut += piece.stage().compareTo(PieceStage.CUT) < 0
+                                        && !row.fromDay().isBefore(day)
+                                ? 1
+                                : 0;
                         batch = piece.stage().compareTo(PieceStage.CUT) < 0 && piece.batch() != null
                                 ? piece.batch()
                                 : batch;
@@ -368,7 +371,7 @@ class BoardReads {
                             .map(a -> new BoardCordView(a.code(), a.name(), a.colour()))
                             .toList(),
                     List.copyOf(of.values()),
-                    waiting,
+                    Math.min(waiting, block.pieces()),
                     block.seconds(),
                     block.setUp(),
                     toCut,

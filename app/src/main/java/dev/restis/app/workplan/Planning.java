@@ -15,6 +15,7 @@ import dev.restis.core.batch.draft.PlanDraft.Planned;
 import dev.restis.core.batch.search.SearchPlanner;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -88,27 +89,52 @@ class Planning implements Work {
 
     @Override
     public String work(RunningJob job) {
-        Optional<WorkPlanRow> head = shelf.head();
-        Snapshot snapshot = inputs.read();
-        boolean better = job.revision() == 1 && head.isPresent();
-        PlanDraft draft = PlanDraft.of(
-                snapshot.inputs(), head.map(h -> shelf.stood(h.id(), snapshot)).orElse(List.of()), !better);
-        Planned planned = draft.work(snapshot.seen());
-        Growing growing = new Growing(
-                job, snapshot, draft, planned, head.map(WorkPlanRow::id).orElse(null), better);
-        SearchPlanner planner = new SearchPlanner();
-        WorkPlan best = better
-                ? planner.better(planned.work(), SearchPlanner.whole(planned.work(), planned.lines()), MORE, growing)
-                : planner.plan(planned.work(), USUAL, growing);
-        growing.done(best);
+        plan(job.revision() == 1, new Watched(job.askedBy(), job::wanted, (done, all) -> {
+            if (job.wanted()) {
+                job.progress(done, all);
+            }
+        }));
         // What happened meanwhile found somebody planning, and did nothing.
         mends.ask();
         return "{}";
     }
 
+    /** Makes a plan and waits for it. */
+    void now() {
+        plan(false, new Watched(Workshop.whoever(), () -> true, (done, all) -> {}));
+    }
+
+    /**
+     * Whoever waits for a plan.
+     *
+     * @param wanted whether they still do
+     */
+    private record Watched(String who, BooleanSupplier wanted, Progress progress) {}
+
+    private interface Progress {
+        void reached(int done, int all);
+    }
+
+    private void plan(boolean goOn, Watched watched) {
+        Optional<WorkPlanRow> head = shelf.head();
+        Snapshot snapshot = inputs.read();
+        boolean better = goOn && head.isPresent();
+        PlanDraft draft = PlanDraft.of(
+                snapshot.inputs(), head.map(h -> shelf.stood(h.id(), snapshot)).orElse(List.of()), !better);
+        Planned planned = draft.work(snapshot.seen());
+        Growing growing = new Growing(
+                watched, snapshot, draft, planned, head.map(WorkPlanRow::id).orElse(null), better);
+        SearchPlanner planner = new SearchPlanner();
+        growing.done(
+                better
+                        ? planner.better(
+                                planned.work(), SearchPlanner.whole(planned.work(), planned.lines()), MORE, growing)
+                        : planner.plan(planned.work(), USUAL, growing));
+    }
+
     /** Lays down what is better than the last. */
     private final class Growing implements Watch {
-        private final RunningJob job;
+        private final Watched watched;
         private final Snapshot snapshot;
         private final PlanDraft draft;
         private final Planned planned;
@@ -120,13 +146,13 @@ class Planning implements Work {
         private boolean cutOff;
 
         Growing(
-                RunningJob job,
+                Watched watched,
                 Snapshot snapshot,
                 PlanDraft draft,
                 Planned planned,
                 @Nullable Long before,
                 boolean better) {
-            this.job = job;
+            this.watched = watched;
             this.snapshot = snapshot;
             this.draft = draft;
             this.planned = planned;
@@ -136,7 +162,7 @@ class Planning implements Work {
 
         private Laid laid(WorkPlan found, int plays) {
             draft.sequences(planned, found.sequences());
-            return new Laid(Evaluated.of(snapshot, draft, planned, found, plays), act, List.of(), job.askedBy());
+            return new Laid(Evaluated.of(snapshot, draft, planned, found, plays), act, List.of(), watched.who());
         }
 
         @Override
@@ -155,14 +181,12 @@ class Planning implements Work {
         @Override
         public boolean goesOn() {
             cutOff = System.nanoTime() > end;
-            return job.wanted() && !cutOff;
+            return watched.wanted().getAsBoolean() && !cutOff;
         }
 
         @Override
         public void progress(int done, int all) {
-            if (job.wanted()) {
-                job.progress(done, all);
-            }
+            watched.progress().reached(done, all);
         }
 
         void done(WorkPlan found) {

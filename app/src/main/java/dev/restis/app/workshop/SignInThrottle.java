@@ -15,7 +15,7 @@ import org.springframework.transaction.annotation.Transactional;
  * that many at once are no way around it.
  */
 @Component
-class SignInThrottle {
+public class SignInThrottle {
 
     /** Wrong passwords for one name from one address. */
     static final int MOST_OF_NAME = 8;

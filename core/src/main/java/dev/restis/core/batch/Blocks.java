@@ -21,7 +21,7 @@ public final class Blocks {
      *
      * @param first place in the line of its first parcel
      * @param last place in the line of its last
-     * @param pieces that are begun in it
+     * @param pieces that are done in it, at an even pace; none of a piece that runs over the night until it is
      * @param seconds that it takes on this day
      * @param setUp of these, for setting up
      */
@@ -33,6 +33,7 @@ public final class Blocks {
     private int first;
     private int last;
     private int pieces;
+    private int begun;
     private int seconds;
     private int setUp;
 
@@ -54,11 +55,11 @@ public final class Blocks {
     }
 
     private void add(int place, Tied tied, int later) {
-        int begun = later == 0 ? tied.pieces() : 0;
+        int starting = later == 0 ? tied.pieces() : 0;
         boolean another = day != tied.from() + later
                 || !group.equals(tied.group())
                 || later == 0 && tied.apart()
-                || pieces + begun > PlanWork.BATCH_PIECES
+                || begun + starting > PlanWork.BATCH_PIECES
                 || seconds + tied.seconds().get(later) > PlanWork.BATCH_SECONDS;
         if (another) {
             close();
@@ -67,9 +68,21 @@ public final class Blocks {
             first = place;
         }
         last = place;
-        pieces += begun;
+        begun += starting;
+        pieces += done(tied, later) - done(tied, later - 1);
         seconds += tied.seconds().get(later);
         setUp += later == 0 ? tied.setUp() : 0;
+    }
+
+    /** Pieces that are done by the evening of a day. */
+    private static int done(Tied tied, int day) {
+        long whole = tied.seconds().stream().mapToLong(Integer::longValue).sum() - tied.setUp();
+        long through = tied.seconds().stream()
+                        .limit(day + 1L)
+                        .mapToLong(Integer::longValue)
+                        .sum()
+                - tied.setUp();
+        return whole <= 0 ? tied.pieces() : (int) Math.max(0, tied.pieces() * through / whole);
     }
 
     private void close() {
@@ -78,6 +91,7 @@ public final class Blocks {
         }
         day = -1;
         pieces = 0;
+        begun = 0;
         seconds = 0;
         setUp = 0;
     }

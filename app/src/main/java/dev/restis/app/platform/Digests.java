@@ -1,4 +1,4 @@
-package dev.restis.app.shop;
+package dev.restis.app.platform;
 
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
@@ -6,15 +6,15 @@ import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 
 /** SHA-256 in hex, for telling bodies and keys apart without keeping them. */
-final class Digests {
+public final class Digests {
 
     private Digests() {}
 
-    static String of(String text) {
+    public static String of(String text) {
         return of(text.getBytes(StandardCharsets.UTF_8));
     }
 
-    static String of(byte[] bytes) {
+    public static String of(byte[] bytes) {
         try {
             return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
         } catch (NoSuchAlgorithmException e) {
