@@ -63,7 +63,7 @@ export function BlockPanel({ board, plan, at, next, act, acting, onClose }: Prop
             {block.orders.map((o, i) => (
               <span key={o.id}>
                 {i > 0 ? ', ' : ''}
-                <Anchor component={Link} to={`/orders/${o.id}`} inherit>
+                <Anchor component={Link} to={`/orders/${o.id}`} inherit underline="always">
                   {o.reference}
                 </Anchor>{' '}
                 {o.customer}

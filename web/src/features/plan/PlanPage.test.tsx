@@ -309,7 +309,7 @@ it('names late orders with what would help, as acts', async () => {
         plan: 7,
         lateDays: 2,
         noMinutesHelp: false,
-        overtime: { person: 2, name: 'Bram', day: '2026-12-03', minutes: 45 },
+        overtime: [{ person: 2, name: 'Bram', day: '2026-12-03', minutes: 45 }],
         goesFirst: { later: ['F-0009'], more: 0 },
       },
       'POST /api/people/2/calendar/longer': { revision: 4 },
@@ -324,7 +324,9 @@ it('names late orders with what would help, as acts', async () => {
   ).toBeTruthy();
   expect(within(troubled).getByText(/its cord or parts are neither here nor on order/)).toBeTruthy();
   fireEvent.click(within(troubled).getByRole('button', { name: 'What would help' }));
-  expect(await within(troubled).findByText(/Bram works 45 min longer on Thu, Dec 3/)).toBeTruthy();
+  expect(
+    await within(troubled).findByText(/Bram stays 45 min longer on Thu, Dec 3: then it is in time/),
+  ).toBeTruthy();
   expect(within(troubled).getByText(/F-0009 get later/)).toBeTruthy();
   fireEvent.click(within(troubled).getByRole('button', { name: 'Make that day longer' }));
   await waitFor(() =>

@@ -55,7 +55,7 @@ function Row({ plan, order, owner, act, acting }: Props & { order: Order }) {
       <div className={classes.line}>
         <div>
           <Text size="sm" fw={600}>
-            <Anchor component={Link} to={`/orders/${order.order}`} inherit>
+            <Anchor component={Link} to={`/orders/${order.order}`} inherit underline="always">
               {order.reference}
             </Anchor>{' '}
             {order.customer}
@@ -98,13 +98,19 @@ function Help({ plan, order, owner, act, acting }: Props & { order: Order }) {
           <>
             {noMinutesHelp && <Text size="sm">{t('days.help.noMinutes')}</Text>}
             {!noMinutesHelp && lateDays === 0 && <Text size="sm">{t('days.help.inTime')}</Text>}
-            {overtime && (
+            {overtime.length > 0 && (
               <Group gap="sm">
                 <Text size="sm">
                   {t('days.help.longer', {
-                    name: overtime.name,
-                    minutes: overtime.minutes,
-                    day: formatDay(overtime.day),
+                    who: overtime
+                      .map((o) =>
+                        t('days.help.longer.who', {
+                          name: o.name,
+                          minutes: o.minutes,
+                          day: formatDay(o.day),
+                        }),
+                      )
+                      .join(', '),
                   })}
                 </Text>
                 {owner && (
@@ -112,15 +118,13 @@ function Help({ plan, order, owner, act, acting }: Props & { order: Order }) {
                     size="compact-sm"
                     variant="subtle"
                     loading={acting}
-                    onClick={() =>
-                      act({
-                        act: 'longer',
-                        person: overtime.person,
-                        body: { day: overtime.day, minutes: overtime.minutes },
-                      })
-                    }
+                    onClick={() => {
+                      for (const { person, day, minutes } of overtime) {
+                        act({ act: 'longer', person, body: { day, minutes } });
+                      }
+                    }}
                   >
-                    {t('days.help.longer.do')}
+                    {t('days.help.longer.do', { count: overtime.length })}
                   </Button>
                 )}
               </Group>
@@ -147,7 +151,7 @@ function Help({ plan, order, owner, act, acting }: Props & { order: Order }) {
                 )}
               </Group>
             )}
-            {!noMinutesHelp && lateDays > 0 && !overtime && !goesFirst && (
+            {!noMinutesHelp && lateDays > 0 && overtime.length === 0 && !goesFirst && (
               <Text size="sm">{t('days.help.nothing')}</Text>
             )}
             {!order.must && (

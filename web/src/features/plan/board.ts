@@ -15,6 +15,8 @@ export type Maker = Schemas['BoardMakerView'];
 export type Day = Schemas['BoardDayView'];
 export type Head = Schemas['PlanHeadView'];
 
+/** What is said of one plan stays true of it: it is not asked for again when another takes its place. */
+const OF_A_PLAN = 'of a plan';
 /** While somebody plans, the plan grows. */
 const GROWING_MS = 700;
 /** Others act too. */
@@ -30,7 +32,7 @@ export const boardQuery = (from: string | undefined, days: number) =>
 
 export const reasonQuery = (plan: number, parcels: number[]) =>
   queryOptions({
-    queryKey: [...WORKPLAN, 'reason', plan, parcels],
+    queryKey: [OF_A_PLAN, plan, 'reason', parcels],
     queryFn: () => ask(api.GET('/api/workplan/reason', { params: { query: { plan, parcels } } })),
   });
 
@@ -45,7 +47,7 @@ export const troubledQuery = (plan: number) =>
 
 export const rescueQuery = (plan: number, order: number) =>
   queryOptions({
-    queryKey: [...WORKPLAN, 'rescue', plan, order],
+    queryKey: [OF_A_PLAN, plan, 'rescue', order],
     queryFn: () => ask(api.GET('/api/workplan/orders/{id}/rescue', { params: { path: { id: order } } })),
   });
 

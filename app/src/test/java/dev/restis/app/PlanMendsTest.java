@@ -113,8 +113,7 @@ class PlanMendsTest extends PlanningHouse {
             last = order.path("lateChance").asDouble();
             JsonNode rescue = ask("/api/workplan/orders/" + order.path("order").asLong() + "/rescue")
                     .body();
-            if (rescue.path("overtime").isObject()) {
-                JsonNode overtime = rescue.path("overtime");
+            for (JsonNode overtime : rescue.path("overtime")) {
                 assertThat(tell(
                                         "/api/people/" + overtime.path("person").asLong() + "/calendar/longer",
                                         "{\"day\": \"%s\", \"minutes\": %d}"

@@ -69,6 +69,7 @@ class ReadableTest {
                 "/orders/import",
                 "/orders/deliveries",
                 "/plan",
+                "/plan?view=hand",
                 "/cut",
                 "/cut/1",
                 "/stock",

@@ -21,6 +21,7 @@ class ScreenshotsTest {
         try (Server server = new Server(true);
                 Browser browser = new Browser(server.address(), 1)) {
             Page page = browser.signedIn("Tove", ColorScheme.LIGHT, 1280, 800);
+            shoot(page, "/plan", "plan");
             shoot(page, "/orders/new", "new-order");
             shoot(page, "/patterns", "patterns");
             shoot(page, "/patterns/falls-tab", "pattern");
@@ -33,9 +34,8 @@ class ScreenshotsTest {
             Browser.click(page, "Import the 40 good rows");
             page.getByText("rows imported").waitFor();
             shoot(page, "/orders", "orders");
-            page.navigate("/plan");
+            page.navigate("/plan?view=hand");
             page.getByLabel("All that can be made").check();
-            shoot(page, "plan");
             Browser.click(page, "Make a batch and plan its cuts");
             page.getByText("strands from").waitFor();
             // Better plans come for five seconds.

@@ -58,12 +58,13 @@ class PlanAnswers {
      * What would bring an order in time.
      *
      * @param noMinutesHelp whether its cord comes, or its glue dries, too late for any hurry
+     * @param overtime what each maker who holds it up would have to stay longer; empty where that is not enough
      */
     record OrderRescueView(
             long plan,
             int lateDays,
             boolean noMinutesHelp,
-            @Nullable OvertimeView overtime,
+            List<OvertimeView> overtime,
             @Nullable GoesFirstView goesFirst) {}
 
     private final PlanActs acts;
@@ -153,14 +154,14 @@ class PlanAnswers {
                 head.id(),
                 Rescue.late(planned.work(), plan, place),
                 rescue.noMinutesHelp(),
-                rescue.overtime()
+                rescue.overtime().stream()
                         .map(o -> new OvertimeView(
                                 hand.snapshot.makers().get(o.maker()).person(),
                                 hand.snapshot.makers().get(o.maker()).name(),
                                 hand.snapshot.today().plusDays(o.day()),
                                 minutes(o.seconds()
                                         / (1 - hand.snapshot.inputs().keepFree()))))
-                        .orElse(null),
+                        .toList(),
                 rescue.goesFirst()
                         .map(first -> new GoesFirstView(
                                 first.later().stream()

@@ -58,6 +58,26 @@ class ReasonTest {
                 List.of());
     }
 
+    /** Four hours of an order that is due today, shared by two makers of an hour: each must stay an hour longer. */
+    @Test
+    void whoeverHoldsItUpStaysLonger() {
+        Bench red = new Bench("square", "board", Set.of(1L));
+        PlanWork work = new PlanWork(
+                List.of(
+                        new PlanMaker(1, Collections.nCopies(9, 3600), Map.of(), Optional.of(red)),
+                        new PlanMaker(2, Collections.nCopies(9, 3600), Map.of(), Optional.of(red))),
+                List.of(new DueOrder(1, 0, 1, 0)),
+                List.of(new Parcel(1, 0, red, 2, 3600, 0), new Parcel(2, 0, red, 2, 3600, 0)),
+                List.of(),
+                SetUpTimes.USUAL,
+                false,
+                List.of());
+        WorkPlan plan = SearchPlanner.first(work);
+        assertThat(plan.sequences()).allSatisfy(line -> assertThat(line).hasSize(1));
+        Rescue rescue = Rescue.of(work, plan, 0);
+        assertThat(rescue.overtime()).containsExactly(new Overtime(0, 0, 3600), new Overtime(1, 0, 3600));
+    }
+
     @Test
     void overtimeThatIsEnoughIsEnough() {
         PlanWork work = twoEvenings(0, 0);
@@ -65,8 +85,8 @@ class ReasonTest {
         assertThat(plan.aims().lateDays()).isEqualTo(1);
         Rescue rescue = Rescue.of(work, plan, 1);
         assertThat(rescue.noMinutesHelp()).isFalse();
-        assertThat(rescue.overtime()).contains(new Overtime(0, 0, 3600));
-        PlanWork longer = Rescue.with(work, rescue.overtime().orElseThrow());
+        assertThat(rescue.overtime()).containsExactly(new Overtime(0, 0, 3600));
+        PlanWork longer = Rescue.with(work, rescue.overtime().get(0));
         assertThat(plan(longer).aims().lateDays()).isZero();
         assertThat(rescue.goesFirst().orElseThrow().later())
                 .as("the other is late then")

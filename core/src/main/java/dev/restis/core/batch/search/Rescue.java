@@ -13,10 +13,14 @@ import java.util.Optional;
  * What would bring an order in time that is late.
  *
  * @param noMinutesHelp whether its cord comes, or its glue dries, too late for any hurry
- * @param overtime what one maker would have to work longer, where that alone is enough
+ * @param overtime what each maker who holds it up would have to work longer, where that is enough; empty where it is not
  * @param goesFirst the plan in which it goes before all others, where that is enough, with the orders that get later by it
  */
-public record Rescue(boolean noMinutesHelp, Optional<Overtime> overtime, Optional<GoesFirst> goesFirst) {
+public record Rescue(boolean noMinutesHelp, List<Overtime> overtime, Optional<GoesFirst> goesFirst) {
+
+    public Rescue {
+        overtime = List.copyOf(overtime);
+    }
 
     /** Nobody works longer than that on one day. */
     private static final int MOST = 6 * 3600;
@@ -43,7 +47,7 @@ public record Rescue(boolean noMinutesHelp, Optional<Overtime> overtime, Optiona
                 .max()
                 .orElse(0);
         if (release + due.delay() > due.due()) {
-            return new Rescue(true, Optional.empty(), Optional.empty());
+            return new Rescue(true, List.of(), Optional.empty());
         }
         return new Rescue(false, overtime(work, plan, order), goesFirst(work, plan, order));
     }
@@ -55,44 +59,57 @@ public record Rescue(boolean noMinutesHelp, Optional<Overtime> overtime, Optiona
 
     private static int made(PlanWork work, WorkPlan plan, int order) {
         return plan.makers().stream()
-                .flatMap(List::stream)
+                .mapToInt(line -> made(work, line, order))
+                .max()
+                .orElse(-1);
+    }
+
+    /** The day on which a maker's last parcel of an order is made; below 0 when they have none. */
+    private static int made(PlanWork work, List<Placed> line, int order) {
+        return line.stream()
                 .filter(placed -> work.parcels().get(placed.parcel()).order() == order)
                 .mapToInt(Placed::until)
                 .max()
                 .orElse(-1);
     }
 
-    /** By bisection, on the latest day that still helps, of the maker who holds it up. */
-    private static Optional<Overtime> overtime(PlanWork work, WorkPlan plan, int order) {
+    /** On the latest day that still helps, of each maker who holds it up; their lines do not touch one another. */
+    private static List<Overtime> overtime(PlanWork work, WorkPlan plan, int order) {
         DueOrder due = work.orders().get(order);
         int last = due.due() - due.delay();
+        List<Overtime> all = new ArrayList<>();
         for (int m = 0; m < work.makers().size(); m++) {
-            int maker = m;
-            boolean holds = plan.makers().get(m).stream()
-                    .anyMatch(placed -> work.parcels().get(placed.parcel()).order() == order && placed.until() > last);
-            if (!holds || last < 0 || !inTime(work, plan, order, new Overtime(maker, last, MOST))) {
-                continue;
-            }
-            int enough = MOST;
-            int tooLittle = 0;
-            while (enough - tooLittle > STEP) {
-                int middle = (enough + tooLittle) / 2 / STEP * STEP;
-                if (inTime(work, plan, order, new Overtime(maker, last, middle))) {
-                    enough = middle;
-                } else {
-                    tooLittle = middle;
+            if (made(work, plan.makers().get(m), order) > last) {
+                if (last < 0 || !through(work, plan, order, new Overtime(m, last, MOST))) {
+                    return List.of();
                 }
+                all.add(least(work, plan, order, m, last));
             }
-            return Optional.of(new Overtime(maker, last, enough));
         }
-        return Optional.empty();
+        return all;
     }
 
-    private static boolean inTime(PlanWork work, WorkPlan plan, int order, Overtime more) {
+    /** By bisection. */
+    private static Overtime least(PlanWork work, WorkPlan plan, int order, int maker, int day) {
+        int enough = MOST;
+        int tooLittle = 0;
+        while (enough - tooLittle > STEP) {
+            int middle = (enough + tooLittle) / 2 / STEP * STEP;
+            if (through(work, plan, order, new Overtime(maker, day, middle))) {
+                enough = middle;
+            } else {
+                tooLittle = middle;
+            }
+        }
+        return new Overtime(maker, day, enough);
+    }
+
+    /** Whether that maker is through with the order by that day then. */
+    private static boolean through(PlanWork work, WorkPlan plan, int order, Overtime more) {
         PlanWork longer = with(work, more);
         Sequences now = new Sequences(new Model(longer));
         now.set(plan.sequences());
-        return longer.orders().get(order).late(made(longer, now.plan(), order)) == 0;
+        return made(longer, now.plan().makers().get(more.maker()), order) <= more.day();
     }
 
     /** The same work with so much more time. */
