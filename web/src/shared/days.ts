@@ -5,6 +5,9 @@ import { useRefreshWork } from './work';
 /** What all that is asked of the plan of days is kept under. */
 export const WORKPLAN = ['plan', 'days'];
 
+/** Of stitches, in the order in which they are offered. */
+export const FAMILIES = ['SQUARE', 'SNAKE', 'WEAVE', 'BRAID', 'HITCH', 'THREADING'] as const;
+
 /** The plan that people have seen, from today on. */
 export const plannedQuery = (days: number) =>
   queryOptions({

@@ -1,13 +1,13 @@
-import { Button, Group, Stack, Table, Text, Title } from '@mantine/core';
+import { Button, Group, Stack, Table, Text, TextInput, Title } from '@mantine/core';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import type { Schemas } from '../../api/client';
+import { ProblemError, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/units';
 import { useAmount } from '../../shared/amount';
 import { Money } from '../../shared/Figures';
-import { formatDay } from '../../shared/format';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { closePurchase, useStockAct } from './queries';
+import { closePurchase, expectPurchase, useStockAct } from './queries';
 import classes from './Supplies.module.css';
 
 export function Bought({ purchases }: { purchases: Schemas['PurchaseView'][] }) {
@@ -50,7 +50,7 @@ export function Bought({ purchases }: { purchases: Schemas['PurchaseView'][] }) 
                     </div>
                   ))}
                 </Table.Td>
-                <Table.Td>{p.open ? formatDay(p.expectedOn) : t('buy.closed')}</Table.Td>
+                <Table.Td>{p.open ? <Expected purchase={p} /> : t('buy.closed')}</Table.Td>
                 <Table.Td className="right">
                   <Money value={p.total} />
                   {p.open && p.total < p.minimum && (
@@ -102,5 +102,33 @@ export function Bought({ purchases }: { purchases: Schemas['PurchaseView'][] }) 
         </Table>
       </Table.ScrollContainer>
     </Stack>
+  );
+}
+
+/** The day on which it should come; the plan of days waits for it. */
+function Expected({ purchase }: { purchase: Schemas['PurchaseView'] }) {
+  const { t } = useTranslation();
+  const expect = useStockAct(expectPurchase);
+  const [day, setDay] = useState(purchase.expectedOn);
+  return (
+    <Group gap={6} wrap="nowrap">
+      <TextInput
+        type="date"
+        size="xs"
+        aria-label={t('buy.expectedOf', { id: purchase.id })}
+        value={day}
+        onChange={(e) => setDay(e.currentTarget.value)}
+        error={expect.error instanceof ProblemError ? expect.error.field('day') : undefined}
+      />
+      {day !== purchase.expectedOn && day !== '' && (
+        <Button
+          size="compact-sm"
+          loading={expect.isPending}
+          onClick={() => expect.mutate({ id: purchase.id, day })}
+        >
+          {t('buy.expect')}
+        </Button>
+      )}
+    </Group>
   );
 }

@@ -201,6 +201,9 @@ export const placePurchase = (body: Schemas['NewPurchase']) =>
 export const closePurchase = (id: number) =>
   ask(api.POST('/api/stock/purchases/{id}/close', { params: { path: { id } } }));
 
+export const expectPurchase = ({ id, ...body }: Schemas['ExpectedDay'] & { id: number }) =>
+  ask(api.PUT('/api/stock/purchases/{id}/expected', { params: { path: { id } }, body }));
+
 export const startCount = (body: Schemas['NewStocktake']) => ask(api.POST('/api/stock/stocktakes', { body }));
 
 export const countHolding = ({

@@ -4,12 +4,12 @@ import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ProblemError, type Schemas } from '../../api/client';
+import { FAMILIES } from '../../shared/days';
 import { Await } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { useSession } from '../../shared/session';
 import { calendarsQuery, useKeepCalendar } from './queries';
 
-const FAMILIES = ['SQUARE', 'SNAKE', 'WEAVE', 'BRAID', 'HITCH', 'THREADING'] as const;
 const DAYS = ['MONDAY', 'TUESDAY', 'WEDNESDAY', 'THURSDAY', 'FRIDAY', 'SATURDAY', 'SUNDAY'] as const;
 
 /** When each maker is at the bench; what can be promised follows from all of them together. */

@@ -1,14 +1,30 @@
-import { Button, Group, NumberInput, SegmentedControl, Stack, Switch, Text, Title } from '@mantine/core';
+import {
+  Button,
+  Group,
+  NativeSelect,
+  NumberInput,
+  SegmentedControl,
+  Stack,
+  Switch,
+  Text,
+  Title,
+} from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import { useQuery } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ProblemError, type Schemas } from '../../api/client';
-import { planRulesQuery, useKeepPlanRules } from '../../shared/days';
+import { api, ask, ProblemError, type Schemas } from '../../api/client';
+import { FAMILIES, planRulesQuery, useKeepPlanRules } from '../../shared/days';
 import { Await } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 
 type Rules = Schemas['PlanRulesView'];
+type Family = Schemas['OwnFamily']['family'];
+
+const ownFamiliesQuery = queryOptions({
+  queryKey: ['measures', 'families'],
+  queryFn: () => ask(api.GET('/api/measures/families')),
+});
 
 const FIGURES = [
   'familySeconds',
@@ -31,7 +47,45 @@ export function PlanRules({ owner }: { owner: boolean }) {
       </Title>
       <Text size="sm">{t('planRules.words')}</Text>
       <Await query={rules}>{(kept) => <Form key={kept.revision} kept={kept} owner={owner} />}</Await>
+      <OwnFamilies />
     </Stack>
+  );
+}
+
+/** Which family the plan counts the house's own stitches to. */
+function OwnFamilies() {
+  const { t } = useTranslation();
+  const client = useQueryClient();
+  const own = useQuery(ownFamiliesQuery);
+  const choose = useMutation({
+    mutationFn: ({ code, family }: { code: string; family: Family }) =>
+      ask(api.PUT('/api/measures/families/{code}', { params: { path: { code } }, body: { family } })),
+    onSettled: () => client.invalidateQueries(ownFamiliesQuery),
+  });
+  return (
+    <Await query={own}>
+      {({ stitches }) =>
+        stitches.length > 0 && (
+          <Stack gap="xs">
+            <Text size="sm">{t('planRules.families')}</Text>
+            <Group gap="sm">
+              {stitches.map((stitch) => (
+                <NativeSelect
+                  key={stitch.code}
+                  label={stitch.name}
+                  value={stitch.family}
+                  onChange={(e) =>
+                    choose.mutate({ code: stitch.code, family: e.currentTarget.value as Family })
+                  }
+                  data={FAMILIES.map((family) => ({ value: family, label: t(`family.${family}`) }))}
+                />
+              ))}
+            </Group>
+            <ProblemNote error={choose.error} />
+          </Stack>
+        )
+      }
+    </Await>
   );
 }
 

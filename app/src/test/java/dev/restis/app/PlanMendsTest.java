@@ -177,4 +177,41 @@ class PlanMendsTest extends PlanningHouse {
         plan();
         assertThat(board().path("plan").path("published").asBoolean()).isTrue();
     }
+
+    @Test
+    void ownStitchesAreCountedToAFamily() throws Exception {
+        jdbc.sql("""
+                        insert into own_stitch (code, name, strands, cores, use_d, pitch_d, thickness_d, width_d, at, who)
+                        values ('wpl-wave', 'Wave of the plan', 2, 0, 3, 2, 1, 2, now(), 'Tove')
+                        """).update();
+        assertThat(send(HttpMethod.PUT, "/api/measures/families/wpl-wave", "{\"family\": \"WEAVE\"}")
+                        .status())
+                .isEqualTo(204);
+        assertThat(ask("/api/measures/families").text()).contains("\"name\":\"Wave of the plan\",\"family\":\"WEAVE\"");
+        assertThat(send(HttpMethod.PUT, "/api/measures/families/none", "{\"family\": \"WEAVE\"}")
+                        .status())
+                .isEqualTo(404);
+        jdbc.sql("delete from own_stitch where code = 'wpl-wave'").update();
+    }
+
+    @Test
+    void setUpsThatWereTimedCount() throws Exception {
+        long red = take("Red", 3, "WPL", 9);
+        plan();
+        int before = board().path("plan").path("setUpSeconds").asInt();
+        String setUp = jdbc.sql("select set_up from order_line where order_id = ?")
+                .param(red)
+                .query(String.class)
+                .single();
+        for (long person : new long[] {tove, bram}) {
+            jdbc.sql("""
+                            insert into bench_set_up (id, key, batch_id, set_up, seconds, at, person_id, who)
+                            values (nextval('bench_set_up_number'), gen_random_uuid(), 1, ?, 1620, now(), ?, 'Tove')
+                            """).params(setUp, person).update();
+        }
+        plan();
+        // Both were from an empty bench, and took twice the 810 s: with ten as expected (3,240 + 8,100) / (1,620 +
+        // 8,100) = 7/6.
+        assertThat(board().path("plan").path("setUpSeconds").asInt()).isBetween(before * 7 / 6 - 2, before * 7 / 6 + 2);
+    }
 }

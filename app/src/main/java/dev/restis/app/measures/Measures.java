@@ -323,6 +323,16 @@ public class Measures {
         return families;
     }
 
+    /** A stitch of the house's own, and the family that the plan counts it to. */
+    public record OwnFamily(String code, String name, Family family) {}
+
+    @Transactional(readOnly = true)
+    public List<OwnFamily> ownFamilies() {
+        return jdbc.sql("select code, name, family from own_stitch order by name, code")
+                .query((row, n) -> new OwnFamily(row.getString(1), row.getString(2), Family.valueOf(row.getString(3))))
+                .list();
+    }
+
     /** Says which family a stitch of the house's own belongs to. */
     @Transactional
     public void family(String code, Family family) {

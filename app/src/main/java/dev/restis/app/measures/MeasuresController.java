@@ -1,6 +1,7 @@
 package dev.restis.app.measures;
 
 import dev.restis.app.learning.Folding;
+import dev.restis.app.measures.Measures.OwnFamily;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.workshop.Revised;
 import dev.restis.app.workshop.Setting;
@@ -16,6 +17,7 @@ import dev.restis.core.piece.Learned;
 import dev.restis.core.piece.MarginPolicy;
 import dev.restis.core.piece.Swatch;
 import dev.restis.core.piece.TakeUp;
+import dev.restis.core.stitch.Family;
 import dev.restis.core.stitch.Gauge;
 import dev.restis.core.stitch.Seat;
 import dev.restis.core.stitch.Stitch;
@@ -104,6 +106,10 @@ class MeasuresController {
         this.measures = measures;
         this.workshop = workshop;
     }
+
+    record OwnFamilies(List<OwnFamily> stitches) {}
+
+    record ChosenFamily(Family family) {}
 
     @GetMapping("/length")
     LengthView length(@RequestParam String text, @RequestParam UnitSystem units) {
@@ -240,6 +246,17 @@ class MeasuresController {
     @ResponseStatus(HttpStatus.CREATED)
     OwnStitchMade addStitch(@RequestBody Measures.OwnStitchInput body) {
         return new OwnStitchMade(measures.keepOwnStitch(body));
+    }
+
+    @GetMapping("/families")
+    OwnFamilies families() {
+        return new OwnFamilies(measures.ownFamilies());
+    }
+
+    @PutMapping("/families/{code}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void family(@PathVariable String code, @RequestBody ChosenFamily body) {
+        measures.family(code, body.family());
     }
 
     @PostMapping("/swatches")

@@ -6,6 +6,7 @@ import jakarta.persistence.Tuple;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,6 +20,7 @@ import org.springframework.stereotype.Service;
 @Service
 class OpenReads {
 
+    private static final int MOST_SET_UPS = 60;
     private static final LocalDate LAST = LocalDate.of(9999, 12, 31);
 
     /** @param due the day that it is promised or wanted */
@@ -171,13 +173,46 @@ class OpenReads {
                 .forEach(t -> lineOf.put(
                         t.get("person", Number.class).longValue(),
                         t.get("line", Number.class).longValue()));
-        Map<Long, OpenLine> lines = lineOf.isEmpty()
-                ? Map.of()
-                : lines("l.id in :lines", Map.of("lines", lineOf.values())).stream()
-                        .collect(Collectors.toMap(OpenLine::line, Function.identity()));
+        Map<Long, OpenLine> lines = linesOf(lineOf.values());
         Map<Long, OpenLine> last = new HashMap<>();
         lineOf.forEach((person, line) -> Optional.ofNullable(lines.get(line)).ifPresent(l -> last.put(person, l)));
         return last;
+    }
+
+    /**
+     * A set-up of the bench that was timed.
+     *
+     * @param line one of that set-up
+     */
+    record TimedSetUp(long person, long line, int seconds) {}
+
+    /** The last that stand, the oldest first. */
+    List<TimedSetUp> timedSetUps() {
+        List<?> rows = entities.createNativeQuery("""
+                        select s.person_id, s.seconds, l.id as line from (
+                            select * from bench_set_up s where s.takes_back is null and s.person_id is not null
+                                and not exists (select 1 from bench_set_up t where t.takes_back = s.id)
+                            order by s.id desc limit :most) s
+                            join lateral (select l.id from order_line l where l.set_up = s.set_up order by l.id desc limit 1) l on true
+                        order by s.id
+                        """, Tuple.class)
+                .setParameter("most", MOST_SET_UPS)
+                .getResultList();
+        return rows.stream()
+                .map(Tuple.class::cast)
+                .map(t -> new TimedSetUp(
+                        t.get("person_id", Number.class).longValue(),
+                        t.get("line", Number.class).longValue(),
+                        t.get("seconds", Number.class).intValue()))
+                .toList();
+    }
+
+    /** Lines by their numbers. */
+    Map<Long, OpenLine> linesOf(Collection<Long> ids) {
+        return ids.isEmpty()
+                ? Map.of()
+                : lines("l.id in :lines", Map.of("lines", ids)).stream()
+                        .collect(Collectors.toMap(OpenLine::line, Function.identity()));
     }
 
     /** Seconds that each maker has logged since then. */

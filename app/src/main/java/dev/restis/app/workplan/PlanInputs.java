@@ -104,9 +104,12 @@ class PlanInputs {
                 .collect(Collectors.toMap(
                         OpenReads.OpenLine::line, Function.identity(), (a, b) -> a, LinkedHashMap::new));
         private final Map<Long, OpenReads.OpenLine> lastTied = reads.lastTied();
-        private final Map<Key, Facts> facts =
-                benches.of(Stream.concat(lines.values().stream(), lastTied.values().stream())
-                        .collect(Collectors.toMap(OpenReads.OpenLine::key, OpenReads.OpenLine::line, (a, b) -> a)));
+        private final List<OpenReads.TimedSetUp> timed = reads.timedSetUps();
+        private final Map<Long, OpenReads.OpenLine> timedLines =
+                reads.linesOf(timed.stream().map(OpenReads.TimedSetUp::line).collect(Collectors.toSet()));
+        private final Map<Key, Facts> facts = benches.of(Stream.of(lines, lastTied, timedLines)
+                .flatMap(of -> of.values().stream())
+                .collect(Collectors.toMap(OpenReads.OpenLine::key, OpenReads.OpenLine::line, (a, b) -> a)));
         private final Map<String, Family> ownFamilies = measures.families();
         private final List<CalendarView> present =
                 calendars.all().stream().filter(this::everComes).toList();
@@ -165,13 +168,7 @@ class PlanInputs {
                         pieces));
             });
             Inputs inputs = new Inputs(
-                    makers(lots),
-                    orders(),
-                    lots,
-                    begun,
-                    new SetUpTimes(rules.familySeconds, rules.jigSeconds, rules.spoolSeconds),
-                    rules.wholePieces,
-                    rules.keepFreePercent / 100.0);
+                    makers(lots), orders(), lots, begun, setUps(), rules.wholePieces, rules.keepFreePercent / 100.0);
             return new Snapshot(
                     today,
                     inputs,
@@ -185,6 +182,24 @@ class PlanInputs {
                     seen(places),
                     spreads(),
                     settings.publishes(rules));
+        }
+
+        /** The house's, as the bench has taken them: each set-up against what it should take after the one before. */
+        private SetUpTimes setUps() {
+            SetUpTimes house = new SetUpTimes(rules.familySeconds, rules.jigSeconds, rules.spoolSeconds);
+            Map<Long, Bench> lies = new HashMap<>();
+            List<SetUpTimes.Timed> seen = new ArrayList<>();
+            for (OpenReads.TimedSetUp one : timed) {
+                OpenReads.OpenLine line = timedLines.get(one.line());
+                if (line != null) {
+                    Bench bench = bench(line);
+                    int expected = house.seconds(Optional.ofNullable(lies.put(one.person(), bench)), bench);
+                    if (expected > 0) {
+                        seen.add(new SetUpTimes.Timed(expected, one.seconds()));
+                    }
+                }
+            }
+            return house.learned(seen);
         }
 
         private boolean everComes(CalendarView person) {

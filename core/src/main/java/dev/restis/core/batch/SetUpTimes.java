@@ -1,5 +1,6 @@
 package dev.restis.core.batch;
 
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -23,6 +24,36 @@ public record SetUpTimes(int family, int jig, int spool) {
                 throw new IllegalArgumentException("set-up seconds must be 0 to " + MOST + " but were " + seconds);
             }
         }
+    }
+
+    /**
+     * A set-up that was timed.
+     *
+     * @param expected seconds by these times; above 0
+     * @param taken seconds that it took
+     */
+    public record Timed(int expected, int taken) {}
+
+    /** So many set-ups as expected are believed beforehand. */
+    private static final int BELIEVED = 10;
+
+    /**
+     * The same as the bench takes them: all levels by the share of what was taken over what was expected, drawn towards one by ten set-ups
+     * of a usual length.
+     */
+    public SetUpTimes learned(List<Timed> timed) {
+        double expected = timed.stream().mapToLong(Timed::expected).sum();
+        double taken = timed.stream().mapToLong(Timed::taken).sum();
+        if (expected <= 0) {
+            return this;
+        }
+        double believed = BELIEVED * expected / timed.size();
+        double share = (taken + believed) / (expected + believed);
+        return new SetUpTimes(scaled(family, share), scaled(jig, share), scaled(spool, share));
+    }
+
+    private static int scaled(int seconds, double share) {
+        return (int) Math.min(MOST, Math.round(seconds * share));
     }
 
     /** @param from what lies on the bench; nothing on an empty one */

@@ -9,6 +9,7 @@ import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.PatternBook;
 import dev.restis.core.stitch.Family;
 import dev.restis.core.stitch.Stitches;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
@@ -86,6 +87,19 @@ class WorkToPlanTest {
     void aDayOffBetweenIsOfNoBatch() {
         assertThat(Blocks.of(List.of(new Tied("a", 1, 0, List.of(60, 0, 30), 0, false))))
                 .containsExactly(new Block(0, 0, 0, 0, 60, 0), new Block(2, 0, 0, 1, 30, 0));
+    }
+
+    /** Twenty set-ups of 600 s that took 900: with ten as expected beside them (18,000 + 6,000) / (12,000 + 6,000) = 4/3. */
+    @Test
+    void theBenchTeachesWhatSettingUpTakes() {
+        SetUpTimes learned = SetUpTimes.USUAL.learned(Collections.nCopies(20, new SetUpTimes.Timed(600, 900)));
+        assertThat(learned).isEqualTo(new SetUpTimes(640, 320, 120));
+        assertThat(SetUpTimes.USUAL.learned(List.of())).isEqualTo(SetUpTimes.USUAL);
+        // One alone says little: (900 + 6,000) / (600 + 6,000).
+        assertThat(SetUpTimes.USUAL
+                        .learned(List.of(new SetUpTimes.Timed(600, 900)))
+                        .family())
+                .isEqualTo(502);
     }
 
     @Test
