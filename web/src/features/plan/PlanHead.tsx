@@ -1,5 +1,6 @@
 import { Button, Group, Progress, Stack, Text } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
+import type { TFunction } from 'i18next';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Schemas } from '../../api/client';
@@ -84,6 +85,19 @@ export function PlanHead({ board, owner, act, acting }: Props) {
   );
 }
 
+/** What no plan can better, and how much that says. */
+function leastWords(t: TFunction, plan: Head): string {
+  const least = plan.leastLateDays ?? 0;
+  return [
+    t('days.least', { time: inMinutes(t, plan.leastSetUpSeconds) }),
+    least > 0 && least < plan.lateDays ? t('days.least.late', { count: least }) : '',
+    plan.lateDays > 0 && plan.leastLateDays === plan.lateDays ? t('days.least.proven') : '',
+    t('days.least.floor'),
+  ]
+    .filter((words) => words !== '')
+    .join(' ');
+}
+
 function Worth({ plan }: { plan: Head }) {
   const { t } = useTranslation();
   const about = happened(t, plan.about);
@@ -96,7 +110,7 @@ function Worth({ plan }: { plan: Head }) {
         · {t('days.setUps', { time: inMinutes(t, plan.setUpSeconds) })}
       </Text>
       <Text size="sm" c="dimmed">
-        {t('days.least', { time: inMinutes(t, plan.leastSetUpSeconds) })}
+        {leastWords(t, plan)}
         {plan.cutOff ? ` ${t('days.cutOff')}` : ''}
       </Text>
       <Text size="sm">

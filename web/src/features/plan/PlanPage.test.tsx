@@ -99,6 +99,7 @@ it('says what a plan is worth, and what any plan needs at least', async () => {
           published: false,
           lateOrders: 2,
           lateDays: 5,
+          leastLateDays: 3,
           about: [
             { what: 'CALENDAR', name: 'Bram', count: 0 },
             { what: 'UNPINNED', name: '', count: 3 },
@@ -120,7 +121,9 @@ it('says what a plan is worth, and what any plan needs at least', async () => {
   );
   show(<PlanPage />);
   expect(await screen.findByText(/2 orders late, 5 days in all · 1 h of setting up/)).toBeTruthy();
-  expect(screen.getByText(/at least 50 min of setting up\. That is a floor/)).toBeTruthy();
+  expect(
+    screen.getByText(/at least 50 min of setting up\. Any plan is at least 3 days late\. That is a floor/),
+  ).toBeTruthy();
   expect(
     screen.getByText(/Bram is at the bench at other times; 3 pieces were pinned and had to be placed anew\./),
   ).toBeTruthy();

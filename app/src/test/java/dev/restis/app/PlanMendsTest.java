@@ -105,6 +105,9 @@ class PlanMendsTest extends PlanningHouse {
         long first = take("Urgent", 6, "WPL", 0);
         take("Other", 30, "WPM", 1);
         plan();
+        assertThat(board().path("plan").path("leastLateDays").asLong())
+                .isLessThanOrEqualTo(board().path("plan").path("lateDays").asLong());
+        assertThat(board().path("plan").hasNonNull("leastLateDays")).isTrue();
         List<JsonNode> troubled = all("/api/workplan/orders?", "rows");
         assertThat(troubled).isNotEmpty();
         double last = 1;

@@ -24,7 +24,7 @@ public final class BenchMain {
         PrintStream out = System.out;
         out.printf(
                 Locale.ROOT,
-                "Restis bench: %d cores, Java %s. Each figure is from this one run, on one thread.%n%n",
+                "Restis bench: %d cores, Java %s. Each figure is from this one run; searches of plans use two threads, all else one.%n%n",
                 Runtime.getRuntime().availableProcessors(),
                 System.getProperty("java.version"));
         if (List.of(args).contains("cuts")) {

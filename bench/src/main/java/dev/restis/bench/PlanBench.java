@@ -10,9 +10,11 @@ import dev.restis.core.batch.Planner.Watch;
 import dev.restis.core.batch.SetUpTimes;
 import dev.restis.core.batch.Spread;
 import dev.restis.core.batch.WorkPlan;
+import dev.restis.core.batch.search.LateBound;
 import dev.restis.core.batch.search.Playing;
 import dev.restis.core.batch.search.Quote;
 import dev.restis.core.batch.search.SearchPlanner;
+import dev.restis.core.batch.search.SetUpBound;
 import java.io.PrintStream;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -68,6 +70,7 @@ final class PlanBench {
     private PlanBench() {}
 
     static void print(PrintStream out, long seed) {
+        PlanEvents.print(out, work(SIZES.get(1), LOADS[1], seed * 1000), seed);
         for (Size size : SIZES) {
             asked(out, size, seed);
         }
@@ -116,7 +119,30 @@ final class PlanBench {
         return new Spread(Collections.nCopies(work.parcels().size(), 0.3), Spread.FAMILY, Spread.MAKER);
     }
 
+    /** What any plan needs at least. */
+    private static void bounds(PrintStream out, Size size, double load, long seed) {
+        double late = 0;
+        double setUps = 0;
+        long start = System.nanoTime();
+        for (int c = 0; c < size.cases(); c++) {
+            PlanWork work = work(size, load, seed * 1000 + c);
+            late += (double) LateBound.of(work).orElse(0) / size.cases();
+            setUps += SetUpBound.of(work) / 3600.0 / size.cases();
+        }
+        out.printf(
+                Locale.ROOT,
+                "%,6d, %.2f     %-18s %10.1f %11s %12.1f %9.2f%n",
+                size.pieces(),
+                load,
+                "any plan at least",
+                late,
+                "",
+                setUps,
+                (System.nanoTime() - start) / 1e9 / size.cases());
+    }
+
     private static void print(PrintStream out, Size size, double load, long seed) {
+        bounds(out, size, load, seed);
         Figures[] figures = new Figures[size.pieces() > 500 ? WAYS.size() - 1 : WAYS.size()];
         for (int c = 0; c < size.cases(); c++) {
             PlanWork work = work(size, load, seed * 1000 + c);

@@ -44,6 +44,7 @@ class BoardReads {
      * A plan, and how it came about.
      *
      * @param leastSetUpSeconds what any plan must spend on setting up; it knows no dates
+     * @param leastLateDays that any plan has; it takes setting up for free, and is nothing where it was not worked out
      * @param growing whether a better one is still looked for
      * @param cutOff whether looking for a better one was ended by the clock
      * @param published whether people have seen it
@@ -60,6 +61,7 @@ class BoardReads {
             int lateOrders,
             long setUpSeconds,
             long leastSetUpSeconds,
+            @Nullable Long leastLateDays,
             boolean growing,
             boolean cutOff,
             boolean published,
@@ -212,6 +214,7 @@ class BoardReads {
                 row.aims().lateOrders(),
                 row.setUpSeconds(),
                 row.leastSetUpSeconds(),
+                row.leastLateDays(),
                 row.growing() && planning.whoPlans().isPresent(),
                 row.cutOff(),
                 row.publishedAt() != null

@@ -9,18 +9,27 @@ import dev.restis.core.batch.WorkPlan;
 import dev.restis.core.batch.draft.Part;
 import dev.restis.core.batch.draft.PlanDraft;
 import dev.restis.core.batch.draft.PlanDraft.Planned;
+import dev.restis.core.batch.search.LateBound;
 import dev.restis.core.batch.search.Playing;
 import dev.restis.core.batch.search.SetUpBound;
 import java.util.List;
+import java.util.OptionalLong;
 
 /**
  * A plan with what follows from it.
  *
  * @param chances of each order, in the order of the snapshot
  * @param leastSetUps what any plan must spend on setting up, in seconds
+ * @param leastLate days that any plan is late at least; nothing where that was not worked out
  */
 record Evaluated(
-        Snapshot snapshot, PlanDraft draft, Planned planned, WorkPlan plan, Chances chances, long leastSetUps) {
+        Snapshot snapshot,
+        PlanDraft draft,
+        Planned planned,
+        WorkPlan plan,
+        Chances chances,
+        long leastSetUps,
+        OptionalLong leastLate) {
 
     /** So often a plan is played that somebody waits for. */
     static final int FEW = 2_000;
@@ -37,7 +46,9 @@ record Evaluated(
                 planned,
                 plan,
                 Playing.play(whole(snapshot, planned), plan, spread(snapshot, planned.parts()), plays, SEED),
-                SetUpBound.of(planned.work()));
+                SetUpBound.of(planned.work()),
+                // Somebody waits for the others; it takes seconds where there is much to plan.
+                plays == MANY ? LateBound.of(planned.work()) : OptionalLong.empty());
     }
 
     static PlanWork whole(Snapshot snapshot, Planned planned) {

@@ -189,7 +189,8 @@ class PlanShelf {
                         .flatMap(List::stream)
                         .mapToLong(Placed::setUp)
                         .sum(),
-                plan.leastSetUps());
+                plan.leastSetUps(),
+                plan.leastLate().isPresent() ? plan.leastLate().getAsLong() : null);
     }
 
     private void rows(long id, Evaluated evaluated) {

@@ -59,6 +59,7 @@ class WorkPlanRow {
     private long effort;
     private long setUpSeconds;
     private long leastSetUpSeconds;
+    private @Nullable Long leastLateDays;
     private boolean growing;
     private boolean cutOff;
     private @Nullable Long beforeId;
@@ -76,13 +77,14 @@ class WorkPlanRow {
     }
 
     /** What it is worth. */
-    void worth(LocalDate from, Aims aims, long setUps, long leastSetUps) {
+    void worth(LocalDate from, Aims aims, long setUps, long leastSetUps, @Nullable Long leastLate) {
         fromDay = from;
         lateDays = aims.lateDays();
         lateOrders = aims.lateOrders();
         effort = aims.effort();
         setUpSeconds = setUps;
         leastSetUpSeconds = leastSetUps;
+        leastLateDays = leastLate;
     }
 
     void growing(boolean stillGrowing, boolean byTheClock) {
@@ -129,6 +131,12 @@ class WorkPlanRow {
 
     long leastSetUpSeconds() {
         return leastSetUpSeconds;
+    }
+
+    /** Nothing where that was not worked out. */
+    @Nullable
+    Long leastLateDays() {
+        return leastLateDays;
     }
 
     boolean growing() {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
 import dev.restis.core.batch.Planner.Watch;
+import dev.restis.core.batch.search.LateBound;
 import dev.restis.core.batch.search.SearchPlanner;
 import dev.restis.core.batch.search.SetUpBound;
 import java.util.ArrayList;
@@ -64,6 +65,7 @@ class PlannerTest {
             Aims found = plan(work).aims();
             Aims least = leastOfAll(work);
             assertThat(found).isGreaterThanOrEqualTo(least);
+            assertThat(LateBound.of(work).orElseThrow()).isLessThanOrEqualTo(least.lateDays());
             best += found.equals(least) ? 1 : 0;
         }
         assertThat(best).isGreaterThanOrEqualTo(cases - 1);

@@ -5,6 +5,7 @@ import dev.restis.core.batch.Planner.Watch;
 import dev.restis.core.batch.WorkPlan;
 import java.util.List;
 import java.util.SplittableRandom;
+import java.util.stream.IntStream;
 
 /** Cycles of annealing and of ruin and recreation from one beginning, in several starts, and the best that they met. */
 final class Cycles {
@@ -23,8 +24,8 @@ final class Cycles {
 
     private static final int PLACES_EACH = 1_500;
     private static final int ASKED_EVERY = 4_096;
-    private static final int MENDING_MOVES = 60_000;
-    private static final int MENDING_PLACES = 20_000;
+    private static final int MENDING_MOVES = 100_000;
+    private static final int MENDING_PLACES = 40_000;
 
     /**
      * How much is tried.
@@ -39,7 +40,7 @@ final class Cycles {
         static Budget of(int parcels, double effort) {
             Budget usual = parcels <= SMALL
                     ? new Budget(4, 4, 100_000, 40_000, HOT)
-                    : parcels <= MIDDLE ? new Budget(2, 4, 400_000, 65_000, HOT) : new Budget(1, 2, 350_000, 0, HOT);
+                    : parcels <= MIDDLE ? new Budget(2, 6, 400_000, 65_000, HOT) : new Budget(1, 2, 350_000, 0, HOT);
             // More effort is more cycles: the first of them are those of less.
             return new Budget(
                     usual.starts,
@@ -61,36 +62,53 @@ final class Cycles {
     }
 
     private final Model model;
-    private final Sequences now;
     private final List<List<Integer>> begin;
     private final Watch watch;
+    private final Object telling = new Object();
     private int[][] best;
     private Aims bestAims;
-    /** Of the start that goes on: its cycles follow from one another alone, so that more of them are never worse. */
-    private int[][] own;
+    /** Of whom the best is: of two that are equal the first counts, so that the same work gives the same plan. */
+    private int bestStart = -1;
 
-    private Aims ownAims;
-    private boolean goesOn;
+    private int cyclesThrough;
+    private volatile boolean goesOn;
 
     Cycles(Model model, Sequences now, List<List<Integer>> begin, Watch watch) {
         this.model = model;
-        this.now = now;
         this.begin = begin;
         this.watch = watch;
         now.set(begin);
         this.best = now.lines();
         this.bestAims = now.aims();
-        this.own = best;
-        this.ownAims = bestAims;
         this.goesOn = watch.better(now.plan());
     }
 
+    /** The starts go side by side: none knows of another. */
     WorkPlan run(Budget budget) {
-        for (int start = 0; model.parcels > 1 && start < budget.starts() && goesOn; start++) {
-            SplittableRandom random = new SplittableRandom(SEED + start);
+        if (model.parcels > 1 && goesOn) {
+            IntStream.range(0, budget.starts()).parallel().forEach(start -> new Start(start).run(budget));
+        }
+        Sequences end = new Sequences(model);
+        end.set(best);
+        return end.plan();
+    }
+
+    /** One search; its cycles follow from one another alone, so that more of them are never worse. */
+    private final class Start {
+        private final int number;
+        private final Sequences now = new Sequences(model);
+        private int[][] own;
+        private Aims ownAims;
+
+        Start(int number) {
+            this.number = number;
             now.set(begin);
-            own = now.lines();
-            ownAims = now.aims();
+            this.own = now.lines();
+            this.ownAims = now.aims();
+        }
+
+        void run(Budget budget) {
+            SplittableRandom random = new SplittableRandom(SEED + number);
             Annealing annealing = new Annealing(now, random);
             Recreate recreate = new Recreate(now, random);
             for (int cycle = 0; cycle < budget.cycles() && goesOn; cycle++) {
@@ -100,56 +118,63 @@ final class Cycles {
                 } else {
                     recreate(recreate, budget.places());
                 }
-                tell();
-                watch.progress(start * budget.cycles() + cycle + 1, budget.starts() * budget.cycles());
+                tell(budget.starts() * budget.cycles());
             }
         }
-        now.set(best);
-        return now.plan();
-    }
 
-    private void tell() {
-        if (ownAims.compareTo(bestAims) < 0) {
-            best = own;
-            bestAims = ownAims;
-            now.set(best);
-            goesOn = watch.better(now.plan());
-        }
-    }
-
-    private void anneal(Annealing annealing, double hot, int moves) {
-        double cooling = StrictMath.pow(COLD / hot, 1.0 / moves);
-        double temperature = hot;
-        for (int i = 0; i < moves && goesOn; i++) {
-            if (i % ASKED_EVERY == 0) {
-                goesOn = watch.goesOn();
+        private void tell(int cycles) {
+            synchronized (telling) {
+                int better = ownAims.compareTo(bestAims);
+                if (better < 0 || better == 0 && number < bestStart) {
+                    best = own;
+                    bestAims = ownAims;
+                    bestStart = number;
+                    if (better < 0) {
+                        now.set(best);
+                        goesOn &= watch.better(now.plan());
+                    }
+                }
+                watch.progress(++cyclesThrough, cycles);
             }
-            if (annealing.step(temperature)) {
+        }
+
+        private boolean goesOn() {
+            synchronized (telling) {
+                goesOn &= watch.goesOn();
+                return goesOn;
+            }
+        }
+
+        private void anneal(Annealing annealing, double hot, int moves) {
+            double cooling = StrictMath.pow(COLD / hot, 1.0 / moves);
+            double temperature = hot;
+            for (int i = 0; i < moves && (i % ASKED_EVERY != 0 || goesOn()); i++) {
+                if (annealing.step(temperature)) {
+                    keep();
+                }
+                temperature *= cooling;
+            }
+        }
+
+        private void recreate(Recreate recreate, int places) {
+            int tried = 0;
+            while (tried < places && goesOn()) {
+                int[][] lines = now.lines();
+                long value = Sequences.value(now.aims());
+                tried += Math.max(1, recreate.step());
                 keep();
-            }
-            temperature *= cooling;
-        }
-    }
-
-    private void recreate(Recreate recreate, int places) {
-        int tried = 0;
-        while (tried < places && goesOn) {
-            goesOn = watch.goesOn();
-            int[][] lines = now.lines();
-            long value = Sequences.value(now.aims());
-            tried += Math.max(1, recreate.step());
-            keep();
-            if (Sequences.value(now.aims()) > value) {
-                now.set(lines);
+                if (Sequences.value(now.aims()) > value) {
+                    now.set(lines);
+                }
             }
         }
-    }
 
-    private void keep() {
-        Aims aims = now.aims();
-        if (aims.compareTo(ownAims) < 0) {
-            ownAims = aims;
-            own = now.lines();
+        private void keep() {
+            Aims aims = now.aims();
+            if (aims.compareTo(ownAims) < 0) {
+                ownAims = aims;
+                own = now.lines();
+            }
         }
     }
 }
