@@ -65,7 +65,10 @@ export default function PlanPage() {
             ) : narrow ? (
               <MyDays board={b} />
             ) : (
-              <BoardView board={b} from={address.get('from') ?? undefined} />
+              <>
+                <BoardView board={b} from={address.get('from') ?? undefined} />
+                {!b.plan && <ByHand order="" />}
+              </>
             )
           }
         </Await>

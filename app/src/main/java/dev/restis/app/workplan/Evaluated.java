@@ -46,8 +46,8 @@ record Evaluated(
                 planned,
                 plan,
                 Playing.play(whole(snapshot, planned), plan, spread(snapshot, planned.parts()), plays, SEED),
-                SetUpBound.of(planned.work()),
-                // Somebody waits for the others; it takes seconds where there is much to plan.
+                // Somebody waits for the others; bounds take seconds where there is much to plan.
+                plays == MANY ? SetUpBound.of(planned.work()) : SetUpBound.quick(planned.work()),
                 plays == MANY ? LateBound.of(planned.work()) : OptionalLong.empty());
     }
 

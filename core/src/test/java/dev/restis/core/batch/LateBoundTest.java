@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.restis.core.batch.search.LateBound;
 import dev.restis.core.batch.search.SearchPlanner;
+import dev.restis.core.batch.search.SetUpBound;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
@@ -48,12 +49,9 @@ class LateBoundTest {
         for (int seed = 1200; seed < 1260; seed++) {
             PlanWork work = PlanCases.random(seed, 14, 2, seed % 2 == 0);
             long least = LateBound.of(work).orElseThrow();
-            assertThat(new SearchPlanner()
-                            .plan(work, 0.5, Planner.Watch.NOBODY)
-                            .aims()
-                            .lateDays())
-                    .as("seed %d", seed)
-                    .isGreaterThanOrEqualTo(least);
+            WorkPlan plan = new SearchPlanner().plan(work, 0.5, Planner.Watch.NOBODY);
+            assertThat(plan.aims().lateDays()).as("seed %d", seed).isGreaterThanOrEqualTo(least);
+            assertThat(SetUpBound.of(work)).as("seed %d", seed).isBetween(SetUpBound.quick(work), plan.setUps());
         }
     }
 
