@@ -43,8 +43,8 @@ class StatementCountTest extends RestisTest {
 
     @ParameterizedTest
     @CsvSource({
-        "/api/orders, 12",
-        "/api/orders?query=counted, 12",
+        "/api/orders, 13",
+        "/api/orders?query=counted, 13",
         "/api/plan, 10",
         "/api/plan/batches, 1",
         "/api/plan/waiting, 1",

@@ -174,4 +174,19 @@ class PlanningTest extends DemoTest {
                 .isVisible();
         assertThat(Browser.scrollsSideways(phone)).isFalse();
     }
+
+    /** One maker and a handful of pieces: from the plan to tying in two clicks, without any planning. */
+    @Test
+    void aHouseOfOneBeginsToTieInTwoClicks() {
+        server().sql("update plan_rules set planning = false; update person set ended_at = now() where name = 'Bram'");
+        Browser.go(page, "/today");
+        Browser.go(page, "/plan");
+        Locator list = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("To tie today"));
+        list.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Tie"))
+                .first()
+                .click();
+        Browser.click(page, "Take it in hand");
+        assertThat(page.getByText(Pattern.compile("step 1 of")).first()).isVisible();
+        server().sql("update person set ended_at = null where name = 'Bram'");
+    }
 }

@@ -34,6 +34,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Two Restis as processes of their own on one database that neither of them started: they behave as one. */
 class TwoInstancesTest {
@@ -234,6 +235,7 @@ class TwoInstancesTest {
                 .isEqualTo("Tove");
         importsAtOnce(tove);
         plansAtOnce(tove);
+        plansDaysOfBoth(tove);
         killedAmidAll(tove);
         assertThat(new Verification(jdbc()).differences()).isEmpty();
         overtaken(tove);
@@ -411,6 +413,46 @@ class TwoInstancesTest {
         assertThat(new Verification(jdbc()).differences()).isEmpty();
     }
 
+    /** Days are planned at one instance and acted on at the other: both know one plan, and whoever saw an older one is told. */
+    private static void plansDaysOfBoth(Visitor tove) throws Exception {
+        ObjectNode rules = (ObjectNode) tove.read(first, "/api/workplan/rules");
+        assertThat(tove.put(
+                        second,
+                        "/api/workplan/rules",
+                        rules.put("planning", true).toString()))
+                .isEqualTo(200);
+        CompletableFuture<Integer> also =
+                CompletableFuture.supplyAsync(() -> status(tove, second, "/api/workplan", "{\"better\": false}"));
+        List<Integer> asked = List.of(status(tove, first, "/api/workplan", "{\"better\": false}"), also.get());
+        assertThat(asked).as("one of two plans").containsExactlyInAnyOrder(202, 409);
+        await(Duration.ofMinutes(1), () -> {
+            JsonNode board = tove.read(second, "/api/workplan");
+            return !board.hasNonNull("whoPlans") && board.hasNonNull("plan");
+        });
+        long plan = tove.read(second, "/api/workplan").path("plan").path("id").asLong();
+        assertThat(tove.read(first, "/api/workplan").path("plan").path("id").asLong())
+                .isEqualTo(plan);
+        long parcel = count("select min(id) from plan_parcel where state = 'FREE' and plan_id = " + plan);
+        String pin = "{\"plan\": %d, \"parcels\": [%d]}".formatted(plan, parcel);
+        assertThat(status(tove, second, "/api/workplan/pin", pin)).isEqualTo(200);
+        assertThat(status(tove, first, "/api/workplan/pin", pin)).isEqualTo(409);
+        // What follows is about cutting: nobody mends beside it.
+        ObjectNode again = (ObjectNode) tove.read(first, "/api/workplan/rules");
+        assertThat(tove.put(
+                        first,
+                        "/api/workplan/rules",
+                        again.put("planning", false).toString()))
+                .isEqualTo(200);
+    }
+
+    private static int status(Visitor tove, Instance at, String path, String body) {
+        try {
+            return tove.tell(at, path, body).statusCode();
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     private static long planned(Visitor tove, Instance at, long batch) {
         try {
             return tove.made(at, "/api/cut/lists", "{\"batches\": [%d]}".formatted(batch));
@@ -420,11 +462,7 @@ class TwoInstancesTest {
     }
 
     private static int status(Visitor tove, Instance at, String path) {
-        try {
-            return tove.tell(at, path, "").statusCode();
-        } catch (Exception e) {
-            throw new IllegalStateException(e);
-        }
+        return status(tove, at, path, "");
     }
 
     /** A newer Restis brings the schema forward: this one stops serving, and says so. */

@@ -7,6 +7,7 @@ import dev.restis.core.order.OrderAct;
 import dev.restis.core.work.PieceAct;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -47,8 +48,9 @@ class ManyOrdersController {
 
     @GetMapping("/pieces/next")
     List<PiecesOfOrder> next(@RequestParam List<Long> orders, @RequestParam PieceAct act) {
-        Map<Long, List<Long>> next = pieces.nextOf(checked(orders), act);
-        return new TreeSet<>(orders)
+        List<Long> named = checked(orders);
+        Map<Long, List<Long>> next = pieces.nextOf(named, act);
+        return new TreeSet<>(named)
                 .stream()
                         .map(order -> new PiecesOfOrder(order, next.getOrDefault(order, List.of())))
                         .toList();
@@ -83,10 +85,12 @@ class ManyOrdersController {
         }
     }
 
+    /** An empty word among them, as an address may well have one, stands for none. */
     private static List<Long> checked(List<Long> orders) {
-        if (orders.isEmpty() || orders.size() > MOST_AT_ONCE) {
-            throw new Rejected(Fault.of("orders", "named.range", orders.size(), MOST_AT_ONCE));
+        List<Long> named = orders.stream().filter(Objects::nonNull).toList();
+        if (named.isEmpty() || named.size() > MOST_AT_ONCE) {
+            throw new Rejected(Fault.of("orders", "named.range", named.size(), MOST_AT_ONCE));
         }
-        return orders;
+        return named;
     }
 }

@@ -180,12 +180,12 @@ class QuoteDesk implements PlannedDays {
     @Override
     @Transactional(readOnly = true)
     public Map<Long, Outlook> outlooks(Collection<Long> orders) {
-        if (orders.isEmpty() || !settings.rules().planning) {
+        if (orders.isEmpty()) {
             return Map.of();
         }
         return entities.createQuery(
-                        "select r from PlanBook b join PlanOrderRow r on r.planId = b.head "
-                                + "where r.orderId in :orders and r.leftOut is null",
+                        "select r from PlanRules p, PlanBook b join PlanOrderRow r on r.planId = b.head "
+                                + "where p.planning and r.orderId in :orders and r.leftOut is null",
                         PlanOrderRow.class)
                 .setParameter("orders", orders)
                 .getResultStream()

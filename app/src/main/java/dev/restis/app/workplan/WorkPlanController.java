@@ -12,6 +12,7 @@ import dev.restis.app.workplan.PlanSettings.PlanRulesView;
 import dev.restis.app.workshop.Revised;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -161,7 +162,7 @@ class WorkPlanController {
 
     @GetMapping("/reason")
     BlockReasonView reason(@RequestParam long plan, @RequestParam List<Long> parcels) {
-        return answers.reason(plan, parcels);
+        return answers.reason(plan, parcels.stream().filter(Objects::nonNull).toList());
     }
 
     @GetMapping("/diff")

@@ -114,6 +114,19 @@ class PlannerTest {
         }
     }
 
+    /** Of 300 pieces by two makers, and of 1,000 by four. */
+    @Test
+    void largerPlantedPlansAreFoundAndNearlyFound() {
+        PlanCases.Planted some = PlanCases.planted(31, 2, 5, 12, 3);
+        WorkPlan plan = plan(some.work());
+        assertThat(plan.aims().lateDays()).isZero();
+        assertThat(plan.setUps()).isEqualTo(some.setUps());
+        PlanCases.Planted many = PlanCases.planted(32, 4, 8, 13, 4);
+        WorkPlan large = plan(many.work());
+        assertThat(large.aims().lateDays()).isZero();
+        assertThat(large.setUps()).isLessThanOrEqualTo(many.setUps() * 5 / 4);
+    }
+
     /** By one maker without set-ups, whole orders by their due dates make the greatest lateness as small as can be (Jackson 1955). */
     @Test
     void whereNothingIsSetUpNobodyIsLateWhoNeedNotBe() {
