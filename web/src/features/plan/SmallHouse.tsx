@@ -13,7 +13,9 @@ const FEW_PIECES = 20;
 export function SmallHouse({ board }: { board: Board }) {
   const { t } = useTranslation();
   const today = useQuery(todayQuery);
-  if (!today.data || board.makers.length !== 1 || board.openPieces > FEW_PIECES) return null;
+  // Whoever is gone may still stand in a plan of before.
+  const present = board.makers.filter((m) => m.name !== '');
+  if (!today.data || present.length !== 1 || board.openPieces > FEW_PIECES) return null;
   const rows = [today.data.mine, today.data.toMake].flatMap((stage) => stage.first);
   const toCut = today.data.toCut.pieces;
   if (rows.length === 0 && toCut === 0) return null;
