@@ -24,6 +24,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.context.event.EventListener;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -50,6 +51,13 @@ class Mends implements Work {
         this.shelf = shelf;
         this.settings = settings;
         this.happenings = happenings;
+    }
+
+    /** Days begin and hours pass without anybody doing anything. */
+    @Scheduled(initialDelay = 60_000, fixedDelay = 300_000)
+    @Transactional
+    public void look() {
+        ask();
     }
 
     @EventListener

@@ -27,6 +27,7 @@ class Planning implements Work {
     static final String KIND = "plan-days";
     static final String SUBJECT = "house";
 
+    private static final int MOST_TRIES = 5;
     private static final double USUAL = 1;
     private static final double MORE = 4;
     /** Then it ends with the best it has, and says so. */
@@ -115,21 +116,35 @@ class Planning implements Work {
         void reached(int done, int all);
     }
 
+    /** What somebody else laid down while it read is what it begins with next. */
     private void plan(boolean goOn, Watched watched) {
-        Optional<WorkPlanRow> head = shelf.head();
-        Snapshot snapshot = inputs.read();
-        boolean better = goOn && head.isPresent();
-        PlanDraft draft = PlanDraft.of(
-                snapshot.inputs(), head.map(h -> shelf.stood(h.id(), snapshot)).orElse(List.of()), !better);
-        Planned planned = draft.work(snapshot.seen());
-        Growing growing = new Growing(
-                watched, snapshot, draft, planned, head.map(WorkPlanRow::id).orElse(null), better);
+        for (int tries = 1; ; tries++) {
+            Optional<WorkPlanRow> head = shelf.head();
+            Snapshot snapshot = inputs.read();
+            boolean better = goOn && head.isPresent();
+            PlanDraft draft = PlanDraft.of(
+                    snapshot.inputs(),
+                    head.map(h -> shelf.stood(h.id(), snapshot)).orElse(List.of()),
+                    !better);
+            Planned planned = draft.work(snapshot.seen());
+            Growing growing = new Growing(
+                    watched, snapshot, draft, planned, head.map(WorkPlanRow::id).orElse(null), better);
+            try {
+                growing.done(find(planned, better, growing));
+                return;
+            } catch (Conflict overtaken) {
+                if (growing.begun() || tries == MOST_TRIES) {
+                    throw overtaken;
+                }
+            }
+        }
+    }
+
+    private static WorkPlan find(Planned planned, boolean better, Watch watch) {
         SearchPlanner planner = new SearchPlanner();
-        growing.done(
-                better
-                        ? planner.better(
-                                planned.work(), SearchPlanner.whole(planned.work(), planned.lines()), MORE, growing)
-                        : planner.plan(planned.work(), USUAL, growing));
+        return better
+                ? planner.better(planned.work(), SearchPlanner.whole(planned.work(), planned.lines()), MORE, watch)
+                : planner.plan(planned.work(), USUAL, watch);
     }
 
     /** Lays down what is better than the last. */
@@ -187,6 +202,11 @@ class Planning implements Work {
         @Override
         public void progress(int done, int all) {
             watched.progress().reached(done, all);
+        }
+
+        /** Whether a plan of it is laid down already. */
+        boolean begun() {
+            return plan != null;
         }
 
         void done(WorkPlan found) {
