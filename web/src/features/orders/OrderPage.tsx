@@ -1,4 +1,4 @@
-import { Badge, Button, Group, Menu, Stack, Text, Title } from '@mantine/core';
+import { Badge, Button, Group, Menu, Stack, Switch, Text, Title } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -18,7 +18,15 @@ import { OrderHead } from './OrderHead';
 import { PiecesPanel } from './PiecesPanel';
 import { PriceTable } from './PriceTable';
 import { PromisedPanel } from './PromisedPanel';
-import { orderQuery, piecesQuery, useAct, useAgain, useChangeOrder, useRemoveOrder } from './queries';
+import {
+  orderQuery,
+  piecesQuery,
+  useAct,
+  useAgain,
+  useChangeOrder,
+  useOneHand,
+  useRemoveOrder,
+} from './queries';
 import { SplitForm } from './SplitForm';
 import { TakenAnyway } from './TakenAnyway';
 
@@ -213,9 +221,28 @@ function LineSection({ order, line }: { order: Order; line: Schemas['LineView'] 
       <ProblemNote error={change.error} />
       {open && line.cut > 0 && <Text size="sm">{t('line.cutStays', { count: line.cut })}</Text>}
       {line.matching && <Text size="sm">{t('order.matching')}</Text>}
+      {line.matching && line.quantity > 1 && <OneHand order={order.id} line={line} />}
       {line.note && <Text size="sm">{line.note}</Text>}
       <TakenAnyway order={order.id} line={line} />
       <PiecePanel piece={line.piece} onOffer={open ? take : undefined} />
     </Stack>
+  );
+}
+
+/** A set that nobody shares with another maker, because no two hands tie alike. */
+function OneHand({ order, line }: { order: number; line: Schemas['LineView'] }) {
+  const { t } = useTranslation();
+  const oneHand = useOneHand(order, line.id);
+  if (line.made === line.quantity) return null;
+  return (
+    <>
+      <Switch
+        label={t('line.oneHand')}
+        checked={line.oneHand}
+        disabled={oneHand.isPending}
+        onChange={(e) => oneHand.mutate(e.currentTarget.checked)}
+      />
+      <ProblemNote error={oneHand.error} />
+    </>
   );
 }

@@ -172,6 +172,21 @@ export function useMust(id: number) {
   });
 }
 
+/** One maker ties all of a line, or any. */
+export function useOneHand(id: number, line: number) {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (oneHand: boolean) =>
+      ask(
+        api.PUT('/api/orders/{id}/lines/{line}/one-hand', {
+          params: { path: { id, line } },
+          body: { oneHand },
+        }),
+      ),
+    onSettled: refresh,
+  });
+}
+
 export function useAgain(id: number) {
   const refresh = useRefreshWork();
   return useMutation({

@@ -2,6 +2,7 @@ import { ActionIcon, Button, Group, Stack, Text, Tooltip } from '@mantine/core';
 import { type DragEvent, type KeyboardEvent, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useSearchParams } from 'react-router';
+import type { Schemas } from '../../api/client';
 import { formatDay } from '../../shared/format';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { asClock } from '../../shared/risk';
@@ -12,6 +13,7 @@ import { type Block, type Board, type Day, type Maker, type PlanAct, usePlanAct 
 import { Feeds, FilesMenu } from './Files';
 import { PlanHead } from './PlanHead';
 import { Troubled } from './Troubled';
+import { Unplanned } from './Unplanned';
 import { told } from './words';
 
 /** A batch in its place. */
@@ -33,8 +35,14 @@ const shifted = (day: string, by: number) => {
   return date.toISOString().slice(0, 10);
 };
 
+interface BoardProps {
+  board: Board;
+  from: string | undefined;
+  unplanned: Schemas['UnplannedView'][];
+}
+
 /** Days across, makers down, batches as wide as their minutes. */
-export function BoardView({ board, from }: { board: Board; from: string | undefined }) {
+export function BoardView({ board, from, unplanned }: BoardProps) {
   const { t } = useTranslation();
   const [, setAddress] = useSearchParams();
   const { data: session } = useSession();
@@ -77,58 +85,61 @@ export function BoardView({ board, from }: { board: Board; from: string | undefi
         )}
         {plan && <FilesMenu />}
       </Group>
-      <table className={classes.board} aria-label={t('days.board')}>
-        <thead>
-          <tr>
-            <td className={classes.corner} />
-            {board.days.map((day) => (
-              <th key={day} scope="col" data-today={day === board.today || undefined}>
-                <Group justify="space-between" gap={2} wrap="nowrap">
-                  <Text size="sm" fw={600}>
-                    {day === board.today ? t('days.todayShort') : formatDay(day)}
-                  </Text>
-                  {owner && plan && (
-                    <LockDay
-                      board={board}
-                      day={day}
-                      onLock={(locked) => say({ act: 'lock', body: { plan: plan.id, day, locked } })}
-                    />
-                  )}
-                </Group>
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {board.makers.map((maker) => (
-            <tr key={maker.person}>
-              <th scope="row">
-                <Text size="sm" fw={650} truncate>
-                  {maker.name || t('days.gone')}
-                </Text>
-              </th>
-              {maker.days.map((day) => (
-                <DayCell
-                  key={day.day}
-                  maker={maker}
-                  day={day}
-                  widest={widest(board)}
-                  chosen={chosen}
-                  onChoose={(block) => setChosen(idOf(block) === chosen ? undefined : idOf(block))}
-                  onDrop={(parcels) =>
-                    plan &&
-                    say({
-                      act: 'move',
-                      body: { plan: plan.id, parcels, person: maker.person, day: day.day },
-                    })
-                  }
-                  onKey={keys}
-                />
+      <Group align="flex-start" gap="sm" wrap="nowrap">
+        {unplanned.length > 0 && <Unplanned setUps={unplanned} />}
+        <table className={classes.board} aria-label={t('days.board')}>
+          <thead>
+            <tr>
+              <td className={classes.corner} />
+              {board.days.map((day) => (
+                <th key={day} scope="col" data-today={day === board.today || undefined}>
+                  <Group justify="space-between" gap={2} wrap="nowrap">
+                    <Text size="sm" fw={600}>
+                      {day === board.today ? t('days.todayShort') : formatDay(day)}
+                    </Text>
+                    {owner && plan && (
+                      <LockDay
+                        board={board}
+                        day={day}
+                        onLock={(locked) => say({ act: 'lock', body: { plan: plan.id, day, locked } })}
+                      />
+                    )}
+                  </Group>
+                </th>
               ))}
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {board.makers.map((maker) => (
+              <tr key={maker.person}>
+                <th scope="row">
+                  <Text size="sm" fw={650} truncate>
+                    {maker.name || t('days.gone')}
+                  </Text>
+                </th>
+                {maker.days.map((day) => (
+                  <DayCell
+                    key={day.day}
+                    maker={maker}
+                    day={day}
+                    widest={widest(board)}
+                    chosen={chosen}
+                    onChoose={(block) => setChosen(idOf(block) === chosen ? undefined : idOf(block))}
+                    onDrop={(parcels) =>
+                      plan &&
+                      say({
+                        act: 'move',
+                        body: { plan: plan.id, parcels, person: maker.person, day: day.day },
+                      })
+                    }
+                    onKey={keys}
+                  />
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Group>
       <Text size="xs" c="dimmed" className="no-print">
         {t('days.keys')}
       </Text>

@@ -106,7 +106,7 @@ function Worth({ plan }: { plan: Head }) {
       <Text fw={600}>
         {plan.lateOrders === 0
           ? t('days.nothingLate')
-          : t('days.lateOrders', { count: plan.lateOrders, days: plan.lateDays })}{' '}
+          : `${t('days.lateOrders', { count: plan.lateOrders })}, ${t('days.lateDays', { count: plan.lateDays })}`}{' '}
         · {t('days.setUps', { time: inMinutes(t, plan.setUpSeconds) })}
       </Text>
       <Text size="sm" c="dimmed">
@@ -139,8 +139,8 @@ function Diff({ plan }: { plan: Head }) {
             : t('days.diff', {
                 count: pieces,
                 other: otherMaker,
-                later: later.length + moreLater,
-                sooner: sooner.length + moreSooner,
+                later: t('days.later', { count: later.length + moreLater }),
+                sooner: t('days.sooner', { count: sooner.length + moreSooner }),
               })}
         </Text>
         {moved > 0 && (

@@ -24,6 +24,7 @@ const routes = (more: Record<string, unknown> = {}) => ({
   'GET /api/workplan': board([block([11, 12])]),
   'GET /api/workplan/rules': RULES,
   'GET /api/workplan/feeds': { feeds: [] },
+  'GET /api/workplan/unplanned': { setUps: [] },
   'GET /api/workplan/orders': { rows: [] },
   'GET /api/workplan/diff': {
     first: false,
@@ -120,7 +121,7 @@ it('says what a plan is worth, and what any plan needs at least', async () => {
     }),
   );
   show(<PlanPage />);
-  expect(await screen.findByText(/2 orders late, 5 days in all · 1 h of setting up/)).toBeTruthy();
+  expect(await screen.findByText(/2 orders late, by 5 days in all · 1 h of setting up/)).toBeTruthy();
   expect(
     screen.getByText(/at least 50 min of setting up\. Any plan is at least 3 days late\. That is a floor/),
   ).toBeTruthy();
@@ -128,7 +129,9 @@ it('says what a plan is worth, and what any plan needs at least', async () => {
     screen.getByText(/Bram is at the bench at other times; 3 pieces were pinned and had to be placed anew\./),
   ).toBeTruthy();
   expect(
-    await screen.findByText(/12 pieces stand elsewhere \(3 with another maker\); 1 orders later, 0 sooner/),
+    await screen.findByText(
+      /12 pieces stand elsewhere \(3 with another maker\); 1 order later, 0 orders sooner/,
+    ),
   ).toBeTruthy();
   fireEvent.click(screen.getByRole('button', { name: 'Which orders' }));
   expect(screen.getByText(/F-0004 Ilka: ready Sat, Dec 5 instead of Thu, Dec 3, later/)).toBeTruthy();
@@ -382,4 +385,27 @@ it('shows whoever holds a phone their own days', async () => {
   expect(within(today).getByText('A piece that goes on over the night · Snake-knot band')).toBeTruthy();
   fireEvent.click(screen.getByLabelText('Bram'));
   expect(await screen.findByText('Nothing is planned on these days.')).toBeTruthy();
+});
+
+it('shows what stands in no plan at the left, by set-up', async () => {
+  serving(
+    routes({
+      'GET /api/workplan/unplanned': {
+        setUps: [
+          {
+            setUp: 'snake|4,5',
+            patternName: 'Snake-knot band',
+            cords: [{ code: 'HE2', name: 'Heather', colour: '#8F6B9B' }],
+            pieces: 4,
+            orders: 1,
+            firstDue: '2026-12-18',
+          },
+        ],
+      },
+    }),
+  );
+  show(<PlanPage />);
+  const left = await screen.findByRole('region', { name: 'Not planned' });
+  expect(within(left).getByText('4 pieces of 1 order · Fri, Dec 18')).toBeTruthy();
+  expect(within(left).getByText('Heather')).toBeTruthy();
 });

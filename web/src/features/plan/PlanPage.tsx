@@ -9,7 +9,7 @@ import { ProblemNote } from '../../shared/ProblemNote';
 import { useSession } from '../../shared/session';
 import { BoardView } from './BoardView';
 import { ByHand } from './ByHand';
-import { boardQuery, usePlanDays } from './board';
+import { boardQuery, unplannedQuery, usePlanDays } from './board';
 import { MyDays } from './MyDays';
 import { SmallHouse } from './SmallHouse';
 
@@ -25,6 +25,11 @@ export default function PlanPage() {
   const order = address.get('order') ?? '';
   const byHand = order !== '' || address.get('view') === 'hand';
   const board = useQuery(boardQuery(address.get('from') ?? undefined, narrow ? PHONE_DAYS : WEEK));
+  // Together with the board, so that it does not push that aside when it comes.
+  const unplanned = useQuery({
+    ...unplannedQuery(board.data?.plan?.id),
+    enabled: board.data?.planning === true,
+  });
   const show = (view: string) => setAddress(view === 'hand' ? { view } : {});
   return (
     <Page
@@ -66,7 +71,11 @@ export default function PlanPage() {
               <MyDays board={b} />
             ) : (
               <>
-                <BoardView board={b} from={address.get('from') ?? undefined} />
+                <Await query={unplanned}>
+                  {({ setUps }) => (
+                    <BoardView board={b} from={address.get('from') ?? undefined} unplanned={setUps} />
+                  )}
+                </Await>
                 {!b.plan && <ByHand order="" />}
               </>
             )

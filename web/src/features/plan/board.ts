@@ -45,6 +45,13 @@ export const troubledQuery = (plan: number) =>
     getNextPageParam: (page) => page.next,
   });
 
+export const unplannedQuery = (plan: number | undefined) =>
+  queryOptions({
+    queryKey: [...WORKPLAN, 'unplanned', plan],
+    queryFn: () => ask(api.GET('/api/workplan/unplanned')),
+    placeholderData: keepPreviousData,
+  });
+
 export const rescueQuery = (plan: number, order: number) =>
   queryOptions({
     queryKey: [OF_A_PLAN, plan, 'rescue', order],

@@ -65,6 +65,11 @@ class PlanMendsTest extends PlanningHouse {
         JsonNode left = all("/api/workplan/orders?", "rows").get(0);
         assertThat(left.path("order").asLong()).isEqualTo(green);
         assertThat(left.path("leftOut").asString()).isEqualTo("NO_CORD");
+        JsonNode unplanned = ask("/api/workplan/unplanned").body().path("setUps");
+        assertThat(unplanned).anySatisfy(one -> {
+            assertThat(one.path("cords").path(0).path("code").asString()).isEqualTo("WPN");
+            assertThat(one.path("pieces").asInt()).isEqualTo(4);
+        });
         long article = jdbc.sql("select id from article where code = 'WPN'")
                 .query(Long.class)
                 .single();
@@ -216,5 +221,57 @@ class PlanMendsTest extends PlanningHouse {
         // Both were from an empty bench, and took twice the 810 s: with ten as expected (3,240 + 8,100) / (1,620 +
         // 8,100) = 7/6.
         assertThat(board().path("plan").path("setUpSeconds").asInt()).isBetween(before * 7 / 6 - 2, before * 7 / 6 + 2);
+    }
+
+    @Test
+    void whatWasNotDoneYesterdayIsTodays() throws Exception {
+        long red = take("Red", 30, "WPL", 9);
+        plan();
+        jdbc.sql("update work_plan set from_day = from_day - 1").update();
+        jdbc.sql("update plan_parcel set from_day = from_day - 1").update();
+        assertThat(blocks(b -> b.of(red)).stream()
+                        .mapToInt(b -> b.node().path("pieces").asInt())
+                        .sum())
+                .as("some of it was yesterday's")
+                .isLessThan(30);
+        // Somebody does something with an order; the hours would do the same.
+        assertThat(send(HttpMethod.PUT, "/api/orders/" + red + "/must", "{\"must\": true}")
+                        .status())
+                .isEqualTo(204);
+        settled();
+        assertThat(happened()).contains("DAY ");
+        assertThat(blocks(b -> b.of(red)).stream()
+                        .mapToInt(b -> b.node().path("pieces").asInt())
+                        .sum())
+                .isEqualTo(30);
+    }
+
+    @Test
+    void aSetOfOneHandIsNotSharedOut() throws Exception {
+        long red = take("Red", 50, "WPL", 1);
+        plan();
+        assertThat(blocks(b -> b.of(red)).stream().map(b -> b.person()).distinct())
+                .hasSize(2);
+        long line = ask("/api/orders/" + red)
+                .body()
+                .path("lines")
+                .path(0)
+                .path("id")
+                .asLong();
+        String path = "/api/orders/" + red + "/lines/" + line + "/one-hand";
+        assertThat(send(HttpMethod.PUT, path, "{\"oneHand\": true}").status()).isEqualTo(204);
+        assertThat(ask("/api/orders/" + red)
+                        .body()
+                        .path("lines")
+                        .path(0)
+                        .path("oneHand")
+                        .asBoolean())
+                .isTrue();
+        plan();
+        assertThat(blocks(b -> b.of(red)).stream().map(b -> b.person()).distinct())
+                .hasSize(1);
+        assertThat(send(HttpMethod.PUT, "/api/orders/" + red + "/lines/999999/one-hand", "{\"oneHand\": true}")
+                        .status())
+                .isEqualTo(404);
     }
 }

@@ -90,6 +90,7 @@ class OrderLine {
 
     private int quantity;
     private boolean matching;
+    private boolean oneHand;
 
     @Column(name = "making_s")
     private int makingSeconds;
@@ -299,6 +300,15 @@ class OrderLine {
 
     boolean matching() {
         return matching;
+    }
+
+    /** Whether one maker is to tie all of it. */
+    boolean oneHand() {
+        return oneHand;
+    }
+
+    void oneHand(boolean one) {
+        oneHand = one;
     }
 
     String note() {

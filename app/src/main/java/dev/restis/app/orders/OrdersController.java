@@ -50,6 +50,9 @@ class OrdersController {
     /** @param reason why it is another day than was promised before */
     record PromisedDay(LocalDate day, @Nullable String reason) {}
 
+    /** @param oneHand whether one maker is to tie all of it */
+    record TiedByOneHand(boolean oneHand) {}
+
     /** @param must whether it must be in time before others */
     record MustBeInTime(boolean must) {}
 
@@ -254,6 +257,12 @@ class OrdersController {
         return ResponseEntity.ok()
                 .header("Content-Disposition", "attachment; filename=orders.json")
                 .body(export.json(new OrderList.Filter(query, states, from, to, List.of(), sort, "")));
+    }
+
+    @PutMapping("/{id}/lines/{line}/one-hand")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void oneHand(@PathVariable long id, @PathVariable long line, @RequestBody TiedByOneHand body) {
+        promised.oneHand(id, line, body.oneHand());
     }
 
     @PutMapping("/{id}/must")

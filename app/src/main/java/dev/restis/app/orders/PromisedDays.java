@@ -1,6 +1,7 @@
 package dev.restis.app.orders;
 
 import dev.restis.app.orders.History.What;
+import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.core.measure.Fault;
 import java.time.Clock;
@@ -30,6 +31,17 @@ class PromisedDays {
         this.standing = standing;
         this.history = history;
         this.clock = clock;
+    }
+
+    /** One maker is to tie all of a line, or any. */
+    @Transactional
+    public void oneHand(long id, long line, boolean one) {
+        locks.hold(id).lines().stream()
+                .filter(l -> l.id() == line)
+                .findFirst()
+                .orElseThrow(() -> new NotFound("notFound"))
+                .oneHand(one);
+        standing.refresh(List.of(id));
     }
 
     /** It must be in time before others, or as others. */

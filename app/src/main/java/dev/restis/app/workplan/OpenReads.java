@@ -34,9 +34,10 @@ class OpenReads {
      * A line of which pieces wait.
      *
      * @param seconds that tying one takes
+     * @param together whether one maker is to tie all of it
      * @param parts articles of its hardware
      */
-    record OpenLine(long line, long order, Key key, long gaugeUm, int seconds, List<Long> parts) {
+    record OpenLine(long line, long order, Key key, long gaugeUm, int seconds, boolean together, List<Long> parts) {
         String setUp() {
             return key.setUp();
         }
@@ -95,7 +96,7 @@ class OpenReads {
                         .add(t.get("article", Long.class)));
         var lines = entities.createQuery("""
                         select l.id as line, o.id as order, l.setUp as setUp, l.patternVersion as version, l.kit as kit,
-                               l.gaugeUm as gauge, l.makingSeconds as seconds
+                               l.gaugeUm as gauge, l.makingSeconds as seconds, l.oneHand as together
                         from OrderLine l join l.order o where %s order by o.id, l.number
                         """.formatted(which), Tuple.class);
         params.forEach(lines::setParameter);
@@ -109,6 +110,7 @@ class OpenReads {
                                 t.get("kit", Boolean.class)),
                         t.get("gauge", Long.class),
                         t.get("seconds", Integer.class),
+                        t.get("together", Boolean.class),
                         parts.getOrDefault(t.get("line", Long.class), List.of())))
                 .toList();
     }

@@ -1,7 +1,12 @@
 package dev.restis.app.workplan;
 
+import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.platform.Keyset;
+import dev.restis.app.stock.Article;
+import dev.restis.app.stock.Articles;
+import dev.restis.app.workplan.BoardReads.BoardCordView;
 import dev.restis.app.workplan.PlanOrderRow.LeftOut;
+import dev.restis.core.batch.SetUp;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.Tuple;
 import java.time.LocalDate;
@@ -73,9 +78,13 @@ class PlanChanges {
             int moreSooner) {}
 
     private final PlanShelf shelf;
+    private final PieceDesk desk;
+    private final Articles articles;
     private final EntityManager entities;
 
-    PlanChanges(PlanShelf shelf, EntityManager entities) {
+    PlanChanges(PlanShelf shelf, PieceDesk desk, Articles articles, EntityManager entities) {
+        this.desk = desk;
+        this.articles = articles;
         this.shelf = shelf;
         this.entities = entities;
     }
@@ -126,6 +135,54 @@ class PlanChanges {
                 })
                 .toList();
         return Keyset.of(rows, PAGE, r -> List.of(r.leftOut() == null ? 0 : 1, r.lateChance(), r.order()));
+    }
+
+    /**
+     * Open pieces of one set-up that stand in no plan.
+     *
+     * @param orders how many they are of
+     */
+    record UnplannedView(
+            String setUp,
+            String patternName,
+            List<BoardCordView> cords,
+            int pieces,
+            int orders,
+            @Nullable LocalDate firstDue) {}
+
+    /** What is wanted first at the top; those that follow come up when these are planned. */
+    @Transactional(readOnly = true)
+    public List<UnplannedView> unplanned() {
+        List<?> rows = entities.createNativeQuery("""
+                        select l.set_up, sum(l.open) as pieces, count(distinct l.order_id) as orders, min(o.due) as due
+                        from order_line l join customer_order o on o.id = l.order_id
+                        where l.open > 0 and not exists (
+                            select 1 from plan_book b join plan_parcel r on r.plan_id = b.head where r.line_id = l.id)
+                        group by l.set_up order by min(o.due) nulls last, l.set_up limit :most
+                        """, Tuple.class)
+                .setParameter("most", MOST)
+                .getResultList();
+        PieceDesk.Sitting sitting = desk.sit();
+        List<UnplannedView> views = new ArrayList<>();
+        for (Object row : rows) {
+            Tuple of = (Tuple) row;
+            String setUp = of.get("set_up", String.class);
+            Map<Long, Article> cords = articles.some(SetUp.cordsOf(setUp)).stream()
+                    .collect(Collectors.toMap(Article::id, Function.identity()));
+            views.add(new UnplannedView(
+                    setUp,
+                    sitting.patternName(SetUp.patternOf(setUp)),
+                    SetUp.cordsOf(setUp).stream()
+                            .distinct()
+                            .map(cords::get)
+                            .filter(Objects::nonNull)
+                            .map(a -> new BoardCordView(a.code(), a.name(), a.colour()))
+                            .toList(),
+                    of.get("pieces", Number.class).intValue(),
+                    of.get("orders", Number.class).intValue(),
+                    of.get("due", LocalDate.class)));
+        }
+        return views;
     }
 
     private record Where(long person, LocalDate day) {}

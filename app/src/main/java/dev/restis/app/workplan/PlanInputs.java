@@ -165,6 +165,7 @@ class PlanInputs {
                         bench(line),
                         seconds(line, key.cut()),
                         key.cut() ? 0 : releases.getOrDefault(line.order(), 0),
+                        line.together(),
                         pieces));
             });
             Inputs inputs = new Inputs(

@@ -7,6 +7,7 @@ import dev.restis.app.workplan.PlanAnswers.BlockReasonView;
 import dev.restis.app.workplan.PlanAnswers.OrderRescueView;
 import dev.restis.app.workplan.PlanChanges.PlanDiffView;
 import dev.restis.app.workplan.PlanChanges.TroubledOrderView;
+import dev.restis.app.workplan.PlanChanges.UnplannedView;
 import dev.restis.app.workplan.PlanSettings.NewPlanRules;
 import dev.restis.app.workplan.PlanSettings.PlanRulesView;
 import dev.restis.app.workshop.Revised;
@@ -68,6 +69,8 @@ class WorkPlanController {
     /** @param next what to ask for the rows after these */
     record TroubledOrdersPage(
             List<TroubledOrderView> rows, @Nullable String next) {}
+
+    record UnplannedPage(List<UnplannedView> setUps) {}
 
     private final Planning planning;
     private final PlanActs acts;
@@ -174,6 +177,11 @@ class WorkPlanController {
     TroubledOrdersPage troubled(@RequestParam(required = false) @Nullable String after) {
         Keyset<TroubledOrderView> page = changes.troubled(after);
         return new TroubledOrdersPage(page.rows(), page.next());
+    }
+
+    @GetMapping("/unplanned")
+    UnplannedPage unplanned() {
+        return new UnplannedPage(changes.unplanned());
     }
 
     @GetMapping("/orders/{id}/rescue")

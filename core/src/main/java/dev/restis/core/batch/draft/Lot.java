@@ -10,9 +10,10 @@ import java.util.List;
  * @param order place in the list of orders
  * @param seconds that one takes a maker of usual pace
  * @param release the day from which its cord is there; 0 for at once
+ * @param together whether one maker is to tie all of them
  * @param pieces their numbers
  */
-public record Lot(long line, int order, Bench bench, int seconds, int release, List<Long> pieces) {
+public record Lot(long line, int order, Bench bench, int seconds, int release, boolean together, List<Long> pieces) {
     public Lot {
         pieces = List.copyOf(pieces);
     }

@@ -100,10 +100,17 @@ public final class PlanDraft {
 
     private void cutUp(Lot lot, List<Long> pieces) {
         int from = 0;
-        for (int size : pieces.isEmpty() ? List.<Integer>of() : Parcelling.sizes(pieces.size(), lot.seconds())) {
+        for (int size : sizes(lot, pieces.size())) {
             nowhere.add(new Part(lot, pieces.subList(from, from + size), false));
             from += size;
         }
+    }
+
+    private static List<Integer> sizes(Lot lot, int pieces) {
+        if (pieces == 0) {
+            return List.of();
+        }
+        return lot.together() ? List.of(pieces) : Parcelling.sizes(pieces, lot.seconds());
     }
 
     /** The part in which a piece stands. */

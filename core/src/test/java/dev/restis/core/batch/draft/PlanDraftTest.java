@@ -49,6 +49,7 @@ class PlanDraftTest {
                 bench,
                 seconds,
                 release,
+                false,
                 LongStream.range(first, first + pieces).boxed().toList());
     }
 
@@ -94,6 +95,15 @@ class PlanDraftTest {
         assertThat(snake.maker()).isZero();
         assertThat(snake.from()).isEqualTo(2);
         assertThat(snake.seconds()).containsExactly(480 + 240 + 90 + 3600);
+    }
+
+    @Test
+    void whatOneHandIsToTieIsOnePart() {
+        Lot set = new Lot(100, 0, RED, 1800, 0, true, List.of(1L, 2L, 3L, 4L, 5L, 6L, 7L, 8L, 9L));
+        List<Row> rows = board(PlanDraft.of(inputs(List.of(set), List.of(), 0), List.of(), false));
+        // Four hours and a half are cut up otherwise; here they run over a night, with one maker.
+        assertThat(rows).hasSize(1);
+        assertThat(rows.get(0).pieces()).hasSize(9);
     }
 
     @Test
