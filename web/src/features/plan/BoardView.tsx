@@ -87,58 +87,60 @@ export function BoardView({ board, from, unplanned }: BoardProps) {
       </Group>
       <Group align="flex-start" gap="sm" wrap="nowrap">
         {unplanned.length > 0 && <Unplanned setUps={unplanned} />}
-        <table className={classes.board} aria-label={t('days.board')}>
-          <thead>
-            <tr>
-              <td className={classes.corner} />
-              {board.days.map((day) => (
-                <th key={day} scope="col" data-today={day === board.today || undefined}>
-                  <Group justify="space-between" gap={2} wrap="nowrap">
-                    <Text size="sm" fw={600}>
-                      {day === board.today ? t('days.todayShort') : formatDay(day)}
-                    </Text>
-                    {owner && plan && (
-                      <LockDay
-                        board={board}
-                        day={day}
-                        onLock={(locked) => say({ act: 'lock', body: { plan: plan.id, day, locked } })}
-                      />
-                    )}
-                  </Group>
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {board.makers.map((maker) => (
-              <tr key={maker.person}>
-                <th scope="row">
-                  <Text size="sm" fw={650} truncate>
-                    {maker.name || t('days.gone')}
-                  </Text>
-                </th>
-                {maker.days.map((day) => (
-                  <DayCell
-                    key={day.day}
-                    maker={maker}
-                    day={day}
-                    widest={widest(board)}
-                    chosen={chosen}
-                    onChoose={(block) => setChosen(idOf(block) === chosen ? undefined : idOf(block))}
-                    onDrop={(parcels) =>
-                      plan &&
-                      say({
-                        act: 'move',
-                        body: { plan: plan.id, parcels, person: maker.person, day: day.day },
-                      })
-                    }
-                    onKey={keys}
-                  />
+        <div className={classes.days}>
+          <table className={classes.board} aria-label={t('days.board')}>
+            <thead>
+              <tr>
+                <td className={classes.corner} />
+                {board.days.map((day) => (
+                  <th key={day} scope="col" data-today={day === board.today || undefined}>
+                    <Group justify="space-between" gap={2} wrap="nowrap">
+                      <Text size="sm" fw={600}>
+                        {day === board.today ? t('days.todayShort') : formatDay(day)}
+                      </Text>
+                      {owner && plan && (
+                        <LockDay
+                          board={board}
+                          day={day}
+                          onLock={(locked) => say({ act: 'lock', body: { plan: plan.id, day, locked } })}
+                        />
+                      )}
+                    </Group>
+                  </th>
                 ))}
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {board.makers.map((maker) => (
+                <tr key={maker.person}>
+                  <th scope="row">
+                    <Text size="sm" fw={650} truncate>
+                      {maker.name || t('days.gone')}
+                    </Text>
+                  </th>
+                  {maker.days.map((day) => (
+                    <DayCell
+                      key={day.day}
+                      maker={maker}
+                      day={day}
+                      widest={widest(board)}
+                      chosen={chosen}
+                      onChoose={(block) => setChosen(idOf(block) === chosen ? undefined : idOf(block))}
+                      onDrop={(parcels) =>
+                        plan &&
+                        say({
+                          act: 'move',
+                          body: { plan: plan.id, parcels, person: maker.person, day: day.day },
+                        })
+                      }
+                      onKey={keys}
+                    />
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       </Group>
       <Text size="xs" c="dimmed" className="no-print">
         {t('days.keys')}

@@ -14,7 +14,7 @@ export function Unplanned({ setUps }: { setUps: Schemas['UnplannedView'][] }) {
       p="sm"
       gap="sm"
       aria-label={t('days.unplanned')}
-      w={210}
+      w={180}
       flex="none"
     >
       <Title order={2} size="h5">

@@ -87,22 +87,18 @@ class PlanningTest extends DemoTest {
     void everyActIsAKeyOrAButton() {
         Locator fobs = batch(FOBS);
         String maker = where(FOBS, "person");
-        fobs.focus();
-        page.keyboard().press("p");
+        fobs.press("p");
         said("Pinned");
         assertThat(batch(FOBS)).hasAttribute("data-state", "PINNED");
         String day = where(FOBS, "day");
-        batch(FOBS).focus();
-        page.keyboard().press("ArrowRight");
+        batch(FOBS).press("ArrowRight");
         said("Changed");
         assertThat(where(FOBS, "day")).isGreaterThan(day);
-        batch(FOBS).focus();
-        page.keyboard().press(maker.equals("1") ? "ArrowUp" : "ArrowDown");
+        batch(FOBS).press(maker.equals("1") ? "ArrowUp" : "ArrowDown");
         assertThat(page.locator("table td:not([data-person='" + maker + "']) button[aria-label*='Spiral key fob']")
                         .first())
                 .isVisible();
-        batch(FOBS).focus();
-        page.keyboard().press("Enter");
+        batch(FOBS).press("Enter");
         Locator panel = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("The batch"));
         panel.getByLabel("Pieces before").fill("2");
         panel.getByRole(
@@ -112,11 +108,9 @@ class PlanningTest extends DemoTest {
         said("Split");
         assertThat(page.locator("table td button[aria-label*='Spiral key fob']").nth(1))
                 .isVisible();
-        batch(FOBS).focus();
-        page.keyboard().press("m");
+        batch(FOBS).press("m");
         said("Merged");
-        batch(FOBS).focus();
-        page.keyboard().press("t");
+        batch(FOBS).press("t");
         said("Batch taken");
         assertThat(server().jdbc()
                         .sql("select count(*) from batch where created_by = 'Tove' and pieces = 6")
@@ -149,16 +143,13 @@ class PlanningTest extends DemoTest {
         assertThat(other.getByRole(AriaRole.BUTTON, button("Publish"))).isHidden();
         Locator theirs = other.locator("table td button[data-state=FREE]").first();
         assertThat(theirs).isVisible();
-        page.locator("table td button[data-state=FREE]").first().focus();
-        page.keyboard().press("p");
+        page.locator("table td button[data-state=FREE]").first().press("p");
         said("Pinned");
         browser.expecting("status of 409");
-        theirs.focus();
-        other.keyboard().press("p");
+        theirs.press("p");
         assertThat(other.getByText("Tove changed the plan just now")).isVisible();
         // They see it as it is now, and may go on.
-        other.locator("table td button[data-state=FREE]").first().focus();
-        other.keyboard().press("p");
+        other.locator("table td button[data-state=FREE]").first().press("p");
         assertThat(other.getByText(Pattern.compile("^Pinned .* by Bram"))).isVisible();
     }
 
