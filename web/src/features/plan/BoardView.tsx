@@ -257,7 +257,7 @@ function DayCell({ maker, day, widest: longest, chosen, onChoose, onDrop, onKey 
           />
         ))}
       </div>
-      <Text size="xs" c="dimmed" className="figure">
+      <Text size="xs" c="dimmed" className="figure" style={{ whiteSpace: 'normal' }}>
         {day.openSeconds === 0 && day.usedSeconds === 0
           ? t('days.off')
           : t('days.used', { used: asClock(day.usedSeconds), open: asClock(day.openSeconds) })}
