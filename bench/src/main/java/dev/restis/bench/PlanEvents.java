@@ -65,7 +65,8 @@ final class PlanEvents {
         long start = System.nanoTime();
         WorkPlan plan = way.get();
         double seconds = (System.nanoTime() - start) / 1e9;
-        List<String> faults = PlanCheck.faults(work.seen(List.of()), SearchPlanner.laid(work.seen(List.of()), plan));
+        List<String> faults =
+                PlanCheck.faults(work.seen(List.of()), Mending.placed(work.seen(List.of()), plan.sequences()));
         if (!faults.isEmpty()) {
             throw new IllegalStateException(faults.toString());
         }

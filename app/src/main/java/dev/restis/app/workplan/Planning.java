@@ -12,6 +12,7 @@ import dev.restis.core.batch.Planner.Watch;
 import dev.restis.core.batch.WorkPlan;
 import dev.restis.core.batch.draft.PlanDraft;
 import dev.restis.core.batch.draft.PlanDraft.Planned;
+import dev.restis.core.batch.search.Mending;
 import dev.restis.core.batch.search.SearchPlanner;
 import java.util.List;
 import java.util.Optional;
@@ -143,7 +144,11 @@ class Planning implements Work {
     private static WorkPlan find(Planned planned, boolean better, Watch watch) {
         SearchPlanner planner = new SearchPlanner();
         return better
-                ? planner.better(planned.work(), SearchPlanner.whole(planned.work(), planned.lines()), MORE, watch)
+                ? planner.better(
+                        planned.work(),
+                        Mending.placed(planned.work(), planned.lines()).sequences(),
+                        MORE,
+                        watch)
                 : planner.plan(planned.work(), USUAL, watch);
     }
 

@@ -3,7 +3,7 @@ package dev.restis.core.batch.draft;
 import dev.restis.core.batch.Bench;
 import dev.restis.core.batch.WorkPlan;
 import dev.restis.core.batch.WorkPlan.Placed;
-import dev.restis.core.batch.draft.PlanDraft.Pinned;
+import dev.restis.core.batch.draft.Pins.Pinned;
 import dev.restis.core.batch.draft.PlanDraft.Planned;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -67,10 +67,10 @@ public final class Board {
                 rows.add(row(part, m, State.FREE, placed.from(), placed.seconds(), placed.setUp()));
             }
         }
-        for (Map.Entry<Part, Pinned> pin : draft.pinsInOrder()) {
+        for (Map.Entry<Part, Pinned> pin : draft.pins().inOrder()) {
             Part part = pin.getKey();
-            int setUp = draft.pinnedSetUp(part);
-            int tying = draft.seconds(part, pin.getValue().maker()).orElse(0);
+            int setUp = draft.pins().setUp(part);
+            int tying = draft.pins().seconds(part, pin.getValue().maker()).orElse(0);
             rows.add(row(
                     part, pin.getValue().maker(), State.PINNED, pin.getValue().day(), List.of(setUp + tying), setUp));
         }

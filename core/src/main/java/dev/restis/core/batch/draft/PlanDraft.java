@@ -1,6 +1,5 @@
 package dev.restis.core.batch.draft;
 
-import dev.restis.core.batch.Bench;
 import dev.restis.core.batch.DueOrder;
 import dev.restis.core.batch.Parcel;
 import dev.restis.core.batch.Parcelling;
@@ -9,6 +8,7 @@ import dev.restis.core.batch.PlanMaker;
 import dev.restis.core.batch.PlanWork;
 import dev.restis.core.batch.PlanWork.Seen;
 import dev.restis.core.batch.draft.DoesNotFit.Why;
+import dev.restis.core.batch.draft.Pins.Pinned;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -25,26 +25,17 @@ import java.util.stream.Stream;
  */
 public final class PlanDraft {
 
-    /**
-     * Where a part is pinned.
-     *
-     * @param maker place in the list of makers
-     * @param day counted from the first of the plan
-     */
-    public record Pinned(int maker, int day) {}
-
     private final Inputs inputs;
     private final List<List<Part>> lines = new ArrayList<>();
-    /** In the order in which they were pinned, which is that of the end of their days. */
-    private final Map<Part, Pinned> pins = new LinkedHashMap<>();
-
     private final List<Part> nowhere = new ArrayList<>();
     private final List<Part> wasPinned = new ArrayList<>();
     private final BegunDays begun;
+    private final Pins pins;
 
     private PlanDraft(Inputs inputs) {
         this.inputs = inputs;
         this.begun = new BegunDays(inputs);
+        this.pins = new Pins(inputs, begun);
         inputs.makers().forEach(m -> lines.add(new ArrayList<>()));
     }
 
@@ -84,7 +75,7 @@ public final class PlanDraft {
     private void carry(Stood stood, Part part) {
         if (stood.pinnedOn().isPresent()) {
             if (stood.maker() >= 0
-                    && fault(List.of(part), stood.maker(), stood.pinnedOn().getAsInt())
+                    && pins.fault(List.of(part), stood.maker(), stood.pinnedOn().getAsInt())
                             .isEmpty()) {
                 pins.put(part, new Pinned(stood.maker(), stood.pinnedOn().getAsInt()));
                 return;
@@ -119,18 +110,17 @@ public final class PlanDraft {
     }
 
     private Stream<Part> all() {
-        return Stream.of(lines.stream().flatMap(List::stream), pins.keySet().stream(), nowhere.stream())
+        return Stream.of(lines.stream().flatMap(List::stream), pins.parts().stream(), nowhere.stream())
                 .flatMap(parts -> parts);
-    }
-
-    /** What is pinned, and where, in the order in which it was. */
-    List<Map.Entry<Part, Pinned>> pinsInOrder() {
-        return List.copyOf(pins.entrySet());
     }
 
     /** What was pinned and had to be let go. */
     public List<Part> wasPinned() {
         return List.copyOf(wasPinned);
+    }
+
+    Pins pins() {
+        return pins;
     }
 
     BegunDays begun() {
@@ -158,14 +148,9 @@ public final class PlanDraft {
      * @throws DoesNotFit when it does not hold them
      */
     public void pin(List<Part> parts, int maker, int day) {
-        Map<Part, Pinned> before = new LinkedHashMap<>(pins);
-        parts.forEach(pins::remove);
-        Optional<DoesNotFit> fault = fault(parts, maker, day);
-        if (fault.isPresent()) {
-            pins.clear();
-            pins.putAll(before);
-            throw fault.get();
-        }
+        pins.without(parts).fault(parts, maker, day).ifPresent(fault -> {
+            throw fault;
+        });
         takeOut(parts);
         parts.forEach(part -> pins.put(part, new Pinned(maker, day)));
     }
@@ -173,10 +158,7 @@ public final class PlanDraft {
     /** Parts go back to the beginning of their makers' lines, from where a planner may move them. */
     public void release(List<Part> parts) {
         for (Part part : parts) {
-            Pinned pin = pins.remove(part);
-            if (pin != null) {
-                lines.get(pin.maker()).add(0, part);
-            }
+            pins.remove(part).ifPresent(pin -> lines.get(pin.maker()).add(0, part));
         }
     }
 
@@ -228,9 +210,9 @@ public final class PlanDraft {
         for (int i = 0; i < other.size(); i++) {
             replace(other.get(i), List.of(joined.get(i)));
         }
-        Pinned pin = pins.get(last);
-        if (pin != null) {
-            pin(joined, pin.maker(), pin.day());
+        Optional<Pinned> pin = pins.get(last);
+        if (pin.isPresent()) {
+            pin(joined, pin.get().maker(), pin.get().day());
             return;
         }
         takeOut(joined);
@@ -264,15 +246,7 @@ public final class PlanDraft {
             nowhere.remove(at);
             nowhere.addAll(at, by);
         }
-        if (pins.containsKey(part)) {
-            Map<Part, Pinned> before = new LinkedHashMap<>(pins);
-            pins.clear();
-            before.forEach((one, pin) -> {
-                for (Part each : one == part ? by : List.of(one)) {
-                    pins.put(each, pin);
-                }
-            });
-        }
+        pins.replace(part, by);
     }
 
     private void takeOut(List<Part> parts) {
@@ -282,86 +256,9 @@ public final class PlanDraft {
     }
 
     private void mustTie(Part part, int maker) {
-        if (seconds(part, maker).isEmpty()) {
+        if (pins.seconds(part, maker).isEmpty()) {
             throw new DoesNotFit(Why.NOT_TIED, 0, 0);
         }
-    }
-
-    /** What a part takes a maker; nothing when they do not tie it. */
-    Optional<Integer> seconds(Part part, int maker) {
-        return inputs.makers()
-                .get(maker)
-                .seconds(parcel(0, part))
-                .map(each -> each * part.pieces().size());
-    }
-
-    private Optional<DoesNotFit> fault(List<Part> parts, int maker, int day) {
-        if (day < 0) {
-            return Optional.of(new DoesNotFit(Why.DAY_FULL, 0, 0));
-        }
-        long needed = 0;
-        Optional<Bench> lies = lastPinned(maker, day);
-        for (Part part : parts) {
-            Optional<Integer> seconds = seconds(part, maker);
-            if (seconds.isEmpty()) {
-                return Optional.of(new DoesNotFit(Why.NOT_TIED, 0, 0));
-            }
-            if (part.lot().release() > day) {
-                return Optional.of(new DoesNotFit(Why.NO_CORD_YET, part.lot().release(), day));
-            }
-            needed += seconds.get() + inputs.setUps().seconds(lies, part.lot().bench());
-            lies = Optional.of(part.lot().bench());
-        }
-        long there = inputs.makers().get(maker).on(day)
-                - begun.on(maker, day)
-                - pinned(maker, day).stream().mapToLong(Pin::seconds).sum();
-        return needed > there ? Optional.of(new DoesNotFit(Why.DAY_FULL, needed, there)) : Optional.empty();
-    }
-
-    private Optional<Bench> lastPinned(int maker, int day) {
-        Optional<Bench> lies = Optional.empty();
-        for (Map.Entry<Part, Pinned> pin : pins.entrySet()) {
-            if (pin.getValue().equals(new Pinned(maker, day))) {
-                lies = Optional.of(pin.getKey().lot().bench());
-            }
-        }
-        return lies;
-    }
-
-    /** Pins of a maker's day, each with the dearest set-up that can come before it. */
-    private List<Pin> pinned(int maker, int day) {
-        List<Pin> all = new ArrayList<>();
-        Optional<Bench> lies = Optional.empty();
-        for (Map.Entry<Part, Pinned> pin : pins.entrySet()) {
-            if (pin.getValue().equals(new Pinned(maker, day))) {
-                Part part = pin.getKey();
-                Bench bench = part.lot().bench();
-                int seconds = seconds(part, maker).orElse(0) + inputs.setUps().seconds(lies, bench);
-                all.add(new Pin(maker, day, bench, seconds));
-                lies = Optional.of(bench);
-            }
-        }
-        return all;
-    }
-
-    /** Seconds of a pinned part with its set-up, as its day keeps them free. */
-    int pinnedSetUp(Part part) {
-        Optional<Bench> lies = Optional.empty();
-        Pinned where = pins.get(part);
-        for (Map.Entry<Part, Pinned> pin : pins.entrySet()) {
-            if (pin.getKey() == part) {
-                return inputs.setUps().seconds(lies, part.lot().bench());
-            }
-            if (pin.getValue().equals(where)) {
-                lies = Optional.of(pin.getKey().lot().bench());
-            }
-        }
-        return 0;
-    }
-
-    private static Parcel parcel(int id, Part part) {
-        Lot lot = part.lot();
-        return new Parcel(id, lot.order(), lot.bench(), part.pieces().size(), lot.seconds(), lot.release());
     }
 
     /**
@@ -392,11 +289,11 @@ public final class PlanDraft {
         List<Parcel> parcels = new ArrayList<>();
         List<Seen> before = new ArrayList<>();
         for (int p = 0; p < parts.size(); p++) {
-            parcels.add(parcel(p, parts.get(p)));
+            parcels.add(parts.get(p).parcel(p));
             before.add(seen.getOrDefault(parts.get(p).pieces().get(0), Seen.NOWHERE));
         }
         List<Pin> fixed = new ArrayList<>(begun.pins());
-        pins.values().stream().distinct().forEach(where -> fixed.addAll(pinned(where.maker(), where.day())));
+        fixed.addAll(pins.all());
         PlanWork work = new PlanWork(
                 kept(),
                 orders(),
@@ -425,7 +322,9 @@ public final class PlanDraft {
 
     private List<DueOrder> orders() {
         Map<Integer, Integer> fixed = new HashMap<>(begun.made());
-        pins.forEach((part, pin) -> fixed.merge(part.lot().order(), pin.day(), Math::max));
+        pins.inOrder()
+                .forEach(pin ->
+                        fixed.merge(pin.getKey().lot().order(), pin.getValue().day(), Math::max));
         List<DueOrder> orders = new ArrayList<>();
         for (int o = 0; o < inputs.orders().size(); o++) {
             DueOrder order = inputs.orders().get(o);

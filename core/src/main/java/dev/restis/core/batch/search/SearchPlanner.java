@@ -60,16 +60,6 @@ public final class SearchPlanner implements Planner {
         return Optional.of(now.aims());
     }
 
-    /** The sequences of a plan laid anew for other work of the same parcels. */
-    public static WorkPlan laid(PlanWork work, WorkPlan plan) {
-        return Mending.placed(work, plan.sequences());
-    }
-
-    /** Sequences with everything in them: what stands nowhere goes where it costs least. */
-    public static List<List<Integer>> whole(PlanWork work, List<List<Integer>> lines) {
-        return Mending.placed(work, lines).sequences();
-    }
-
     private static List<List<Integer>> best(Model model, Sequences now) {
         Dispatch dispatch = new Dispatch(model);
         List<List<List<Integer>>> all = new ArrayList<>(dispatch.dispatched());

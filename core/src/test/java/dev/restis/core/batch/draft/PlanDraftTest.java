@@ -146,9 +146,9 @@ class PlanDraftTest {
         assertThat(SearchPlanner.first(planned.work()).aims().lateDays()).isEqualTo(3);
         // It stays through planning anew, and goes back into its line when it is let go.
         PlanDraft again = PlanDraft.of(usual(), stood(rows), true);
-        assertThat(again.pinsInOrder()).hasSize(1);
+        assertThat(again.pins().inOrder()).hasSize(1);
         again.release(List.of(again.of(1).orElseThrow()));
-        assertThat(again.pinsInOrder()).isEmpty();
+        assertThat(again.pins().inOrder()).isEmpty();
         assertThat(again.work(Map.of()).lines()).containsExactly(List.of(), List.of(0));
     }
 
@@ -175,7 +175,7 @@ class PlanDraftTest {
                 .isInstanceOfSatisfying(
                         DoesNotFit.class, e -> assertThat(e.why()).isEqualTo(Why.NOT_TIED));
         // Nothing was moved by what was refused.
-        assertThat(draft.pinsInOrder()).hasSize(1);
+        assertThat(draft.pins().inOrder()).hasSize(1);
         assertThat(draft.work(Map.of()).parts()).containsExactly(two, snake);
     }
 
@@ -199,7 +199,7 @@ class PlanDraftTest {
                 0);
         PlanDraft after = PlanDraft.of(ill, stood, false);
         assertThat(after.wasPinned()).extracting(Part::pieces).containsExactly(List.of(1L, 2L, 3L));
-        assertThat(after.pinsInOrder()).isEmpty();
+        assertThat(after.pins().inOrder()).isEmpty();
         assertThat(board(after)).flatExtracting(Row::pieces).containsExactlyInAnyOrder(1L, 2L, 3L, 4L, 5L, 11L);
         // So does a maker who is gone, and a day that is over.
         assertThat(PlanDraft.of(usual(), List.of(new Stood(-1, OptionalInt.of(2), false, List.of(1L))), false)
@@ -228,9 +228,9 @@ class PlanDraftTest {
         // Of the second day 4,800 s are left, too little for 810 and 4,500.
         Part two = draft.of(1).orElseThrow();
         draft.pin(List.of(two), 0, 1);
-        assertThat(draft.pinsInOrder()).hasSize(1);
+        assertThat(draft.pins().inOrder()).hasSize(1);
         assertThatThrownBy(() -> draft.pin(List.of(two), 0, 0)).isInstanceOf(DoesNotFit.class);
-        assertThat(draft.pinsInOrder()).hasSize(1);
+        assertThat(draft.pins().inOrder()).hasSize(1);
     }
 
     @Test
@@ -264,11 +264,11 @@ class PlanDraftTest {
         Part three = draft.of(1).orElseThrow();
         draft.pin(List.of(three), 1, 1);
         draft.split(List.of(three), 1);
-        assertThat(draft.pinsInOrder())
+        assertThat(draft.pins().inOrder())
                 .extracting(e -> e.getKey().pieces().size())
                 .containsExactly(1, 2);
         draft.merge(List.of(draft.of(1).orElseThrow()), List.of(draft.of(4).orElseThrow()));
-        assertThat(draft.pinsInOrder()).hasSize(3);
+        assertThat(draft.pins().inOrder()).hasSize(3);
         assertThat(draft.work(Map.of()).work().pins()).hasSize(3);
     }
 
@@ -286,7 +286,7 @@ class PlanDraftTest {
         PlanDraft draft =
                 PlanDraft.of(inputs(List.of(lot(100, 0, RED, 6390, 0, 1, 1)), List.of(), 0.1), List.of(), false);
         draft.pin(List.of(draft.of(1).orElseThrow()), 0, 0);
-        assertThat(draft.pinsInOrder()).hasSize(1);
+        assertThat(draft.pins().inOrder()).hasSize(1);
     }
 
     /** Whatever hands do, every piece stands once, pins stand where they were pinned, and the checker finds no fault. */
