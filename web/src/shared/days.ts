@@ -21,11 +21,13 @@ export const endangeredQuery = queryOptions({
   queryFn: () => ask(api.GET('/api/workplan/orders')),
 });
 
+export const takePlanned = (body: Schemas['SomeParcels']) => ask(api.POST('/api/workplan/take', { body }));
+
 /** Makes a batch of what the plan has, to be cut together. */
 export function useTakePlanned() {
   const refresh = useRefreshWork();
   return useMutation({
-    mutationFn: (body: Schemas['SomeParcels']) => ask(api.POST('/api/workplan/take', { body })),
+    mutationFn: takePlanned,
     onSettled: refresh,
   });
 }
@@ -38,7 +40,7 @@ export const planRulesQuery = queryOptions({
 export function useKeepPlanRules() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: Schemas['NewPlanRules']) => ask(api.PUT('/api/workplan/rules', { body })),
+    mutationFn: (body: Schemas['PlanRulesView']) => ask(api.PUT('/api/workplan/rules', { body })),
     onSettled: () =>
       Promise.all([
         client.invalidateQueries(planRulesQuery),

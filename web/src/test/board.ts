@@ -3,7 +3,6 @@ import type { Schemas } from '../api/client';
 /** A house that plans nothing. */
 export const UNPLANNED: Schemas['WorkBoardView'] = {
   planning: false,
-  publishesNow: false,
   today: '2026-12-01',
   days: ['2026-12-01', '2026-12-02'],
   makers: [],

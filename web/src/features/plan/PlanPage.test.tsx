@@ -15,7 +15,6 @@ const RULES = {
   cutSeconds: 30,
   checkSeconds: 60,
   packSeconds: 60,
-  publishesNow: false,
   revision: 2,
 };
 

@@ -6,7 +6,7 @@ import {
   useQueryClient,
 } from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
-import { WORKPLAN } from '../../shared/days';
+import { takePlanned, WORKPLAN } from '../../shared/days';
 import { useRefreshWork } from '../../shared/work';
 
 export type Board = Schemas['WorkBoardView'];
@@ -110,7 +110,7 @@ function send(one: PlanAct): Promise<unknown> {
     case 'lock':
       return ask(api.POST('/api/workplan/lock-day', { body: one.body }));
     case 'take':
-      return ask(api.POST('/api/workplan/take', { body: one.body }));
+      return takePlanned(one.body);
     case 'first':
       return ask(
         api.POST('/api/workplan/orders/{id}/first', { params: { path: { id: one.order } }, body: one.body }),

@@ -274,4 +274,19 @@ class PlanMendsTest extends PlanningHouse {
                         .status())
                 .isEqualTo(404);
     }
+
+    @Test
+    void whereNobodyIsAtTheBenchNothingIsPlannedAndThatIsSaid() throws Exception {
+        long red = take("Red", 3, "WPL", 9);
+        for (long person : new long[] {tove, bram}) {
+            assertThat(keep("/api/people/" + person + "/calendar", "{\"week\": {}, \"days\": []}")
+                            .status())
+                    .isEqualTo(200);
+        }
+        plan();
+        assertThat(board().path("makers")).isEmpty();
+        JsonNode left = all("/api/workplan/orders?", "rows").get(0);
+        assertThat(left.path("order").asLong()).isEqualTo(red);
+        assertThat(left.path("leftOut").asString()).isEqualTo("NOBODY_TIES");
+    }
 }

@@ -111,4 +111,19 @@ class PlannedDaysTest extends PlanningHouse {
         JsonNode row = all("/api/orders?query=" + reference, "rows").get(0);
         assertThat(row.path("lateChance").asDouble()).isGreaterThan(0.9);
     }
+
+    /** Nothing of that family waits yet: a plan knows its makers all the same. */
+    @Test
+    void theFirstOfAFamilyIsQuotedToo() throws Exception {
+        take("Red", 4, "WPL", 9);
+        plan();
+        Answer tried = tell("/api/orders/trial", """
+                {"choices": {"pattern": "square-bar", "wrist": "16 cm", "colours": ["WPL", "WPM"],
+                  "parts": {"bead": {"article": "HB9", "count": 1}}, "units": "METRIC"},
+                 "quantity": 2, "matching": false, "due": "%s"}
+                """.formatted(LocalDate.now().plusDays(20)));
+        assertThat(tried.body().path("promise").path("planned").asBoolean())
+                .as(tried.text())
+                .isTrue();
+    }
 }

@@ -11,19 +11,15 @@ import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Setting;
 import dev.restis.app.workshop.SettingRevisions;
 import dev.restis.app.workshop.Workshop;
-import dev.restis.core.cord.Cord;
 import dev.restis.core.cord.Material;
 import dev.restis.core.fit.Ease;
 import dev.restis.core.fit.SizeTable;
 import dev.restis.core.learning.Observation.Kind;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
-import dev.restis.core.measure.LengthReader;
 import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.piece.Learned;
 import dev.restis.core.piece.Swatch;
-import dev.restis.core.stitch.Family;
-import dev.restis.core.stitch.OwnStitch;
 import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitches;
 import java.sql.Timestamp;
@@ -33,10 +29,8 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -160,8 +154,10 @@ public class Measures {
             String at = "sizes[" + i + "].";
             SizeInput row = input.get(i);
             String name = Texts.required(row.name(), at + "name", 12, faults);
-            Length wrist = length(at + "wrist", row.wrist(), units, mm(80), mm(300), faults);
-            Length hand = length(at + "hand", row.hand(), units, mm(90), mm(380), faults);
+            Length wrist =
+                    TypedLength.read(at + "wrist", row.wrist(), units, TypedLength.mm(80), TypedLength.mm(300), faults);
+            Length hand =
+                    TypedLength.read(at + "hand", row.hand(), units, TypedLength.mm(90), TypedLength.mm(380), faults);
             if (hand.isPositive() && !wrist.isLessThan(hand)) {
                 faults.add(Fault.of(at + "hand", "hand.smaller", hand, wrist));
             }
@@ -175,7 +171,9 @@ public class Measures {
         }
         Map<Ease, Length> read = new EnumMap<>(Ease.class);
         for (Ease ease : Ease.values()) {
-            read.put(ease, length("eases." + ease, eases.get(ease), units, Length.ZERO, mm(60), faults));
+            read.put(
+                    ease,
+                    TypedLength.read("eases." + ease, eases.get(ease), units, Length.ZERO, TypedLength.mm(60), faults));
         }
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
@@ -218,10 +216,15 @@ public class Measures {
             faults.add(Fault.of("material", "article.material", input.material()));
         }
         String maker = Texts.required(input.maker(), "maker", 60, faults);
-        Length working = length("working", input.working(), input.units(), mm(0), mm(12), faults);
-        Length core = input.cores() == 0 ? working : length("core", input.core(), input.units(), mm(0), mm(12), faults);
-        Length body = length("body", input.body(), input.units(), mm(5), mm(2000), faults);
-        Length used = length("used", input.used(), input.units(), mm(5), mm(20_000), faults);
+        Length working = TypedLength.read(
+                "working", input.working(), input.units(), TypedLength.mm(0), TypedLength.mm(12), faults);
+        Length core = input.cores() == 0
+                ? working
+                : TypedLength.read("core", input.core(), input.units(), TypedLength.mm(0), TypedLength.mm(12), faults);
+        Length body =
+                TypedLength.read("body", input.body(), input.units(), TypedLength.mm(5), TypedLength.mm(2000), faults);
+        Length used = TypedLength.read(
+                "used", input.used(), input.units(), TypedLength.mm(5), TypedLength.mm(20_000), faults);
         if (faults.isEmpty()) {
             faults.addAll(new Swatch(
                             stitch.orElseThrow(),
@@ -277,143 +280,6 @@ public class Measures {
                 false));
     }
 
-    /** A stitch of the maker's own as typed; lengths are text in any unit. */
-    public record OwnStitchInput(
-            String name,
-            int strands,
-            int cores,
-            String material,
-            String working,
-            int repeats,
-            String body,
-            String used,
-            String thickness,
-            String width,
-            UnitSystem units) {}
-
-    /** A stitch of the maker's own with its name. */
-    public record NamedStitch(String name, OwnStitch stitch) {}
-
-    @Transactional(readOnly = true)
-    public List<NamedStitch> ownStitches() {
-        return jdbc.sql("""
-                        select name, code, strands, cores, use_d, pitch_d, thickness_d, width_d
-                        from own_stitch where definition is null order by name
-                        """)
-                .query((row, n) -> new NamedStitch(
-                        row.getString(1),
-                        new OwnStitch(
-                                row.getString(2),
-                                row.getInt(3),
-                                row.getInt(4),
-                                row.getDouble(5),
-                                row.getDouble(6),
-                                row.getDouble(7),
-                                row.getDouble(8))))
-                .list();
-    }
-
-    /** The family of each stitch of the house's own, by the code that patterns know it by. */
-    @Transactional(readOnly = true)
-    public Map<String, Family> families() {
-        Map<String, Family> families = new TreeMap<>();
-        jdbc.sql("select code, family from own_stitch").query(row -> {
-            families.put(OwnStitch.PREFIX + row.getString(1), Family.valueOf(row.getString(2)));
-        });
-        return families;
-    }
-
-    /** A stitch of the house's own, and the family that the plan counts it to. */
-    public record OwnFamily(String code, String name, Family family) {}
-
-    @Transactional(readOnly = true)
-    public List<OwnFamily> ownFamilies() {
-        return jdbc.sql("select code, name, family from own_stitch order by name, code")
-                .query((row, n) -> new OwnFamily(row.getString(1), row.getString(2), Family.valueOf(row.getString(3))))
-                .list();
-    }
-
-    /** Says which family a stitch of the house's own belongs to. */
-    @Transactional
-    public void family(String code, Family family) {
-        int kept = jdbc.sql("update own_stitch set family = ? where code = ?")
-                .params(family.name(), code)
-                .update();
-        if (kept == 0) {
-            throw new NotFound("notFound");
-        }
-    }
-
-    /** Keeps a stitch that is known by its swatch alone; the same name again measures it anew. */
-    @Transactional
-    public String keepOwnStitch(OwnStitchInput input) {
-        List<Fault> faults = new ArrayList<>();
-        String name = Texts.required(input.name(), "name", 60, faults);
-        String code =
-                name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
-        if (faults.isEmpty() && !code.matches("[a-z0-9][a-z0-9-]{0,39}")) {
-            faults.add(Fault.of("name", "pattern.code", code));
-        }
-        jdbc.sql("select name from own_stitch where code = ? and definition is not null")
-                .param(code)
-                .query(String.class)
-                .optional()
-                .ifPresent(other -> faults.add(Fault.of("name", "stitch.taken", code, other)));
-        count("strands", input.strands(), 1, OwnStitch.MOST_STRANDS, faults);
-        count("cores", input.cores(), 0, OwnStitch.MOST_CORES, faults);
-        count("repeats", input.repeats(), Swatch.FEWEST_REPEATS, Swatch.MOST_REPEATS, faults);
-        Optional<Material> material = Optional.ofNullable(materials.book().get(input.material()));
-        if (material.isEmpty()) {
-            faults.add(Fault.of("material", "article.material", input.material()));
-        }
-        Length working = length("working", input.working(), input.units(), Cord.THINNEST, Cord.THICKEST, faults);
-        Length body = length("body", input.body(), input.units(), mm(5), mm(2000), faults);
-        Length used = length("used", input.used(), input.units(), mm(5), mm(20_000), faults);
-        Length thickness = length("thickness", input.thickness(), input.units(), mm(1), mm(60), faults);
-        Length width = length("width", input.width(), input.units(), mm(1), mm(120), faults);
-        if (faults.isEmpty()) {
-            double d = working.toMillimetres() * material.orElseThrow().tensionFactor();
-            OwnStitch own = OwnStitch.measured(
-                    code, input.strands(), input.cores(), d, input.repeats(), body, used, thickness, width, faults);
-            if (faults.isEmpty()) {
-                store(name, own);
-            }
-        }
-        if (!faults.isEmpty()) {
-            throw new Rejected(faults);
-        }
-        return code;
-    }
-
-    private void store(String name, OwnStitch own) {
-        jdbc.sql("""
-                        insert into own_stitch (code, name, strands, cores, use_d, pitch_d, thickness_d, width_d, at, who)
-                        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
-                        on conflict (code) do update set name = excluded.name, strands = excluded.strands,
-                            cores = excluded.cores, use_d = excluded.use_d, pitch_d = excluded.pitch_d,
-                            thickness_d = excluded.thickness_d, width_d = excluded.width_d, at = excluded.at,
-                            who = excluded.who
-                        """)
-                .params(
-                        own.code(),
-                        name,
-                        own.strands(),
-                        own.cores(),
-                        own.use(),
-                        own.pitch(),
-                        own.thickness(),
-                        own.width(),
-                        Timestamp.from(clock.instant()),
-                        Workshop.whoever())
-                .update();
-    }
-
-    private static void count(String field, int value, int least, int most, List<Fault> faults) {
-        if (value < least || value > most) {
-            faults.add(Fault.of(field, "pattern.count", least, most, value));
-        }
-    }
-
     /** Takes a swatch back, or brings it back. */
     @Transactional
     public void withdraw(long id, boolean withdrawn) {
@@ -428,27 +294,5 @@ public class Measures {
         } else {
             observations.broughtBack(Source.SWATCH, List.of(id));
         }
-    }
-
-    private static Length mm(long millimetres) {
-        return Length.ofMillimetres(millimetres);
-    }
-
-    private static Length length(
-            String field, @Nullable String text, UnitSystem units, Length least, Length most, List<Fault> faults) {
-        Optional<String> given = Texts.given(text);
-        if (given.isEmpty()) {
-            faults.add(Fault.of(field, "missing"));
-            return Length.ZERO;
-        }
-        Optional<Length> length = LengthReader.read(given.get(), units);
-        if (length.isEmpty()) {
-            faults.add(Fault.of(field, "length.unread", given.get()));
-            return Length.ZERO;
-        }
-        if (length.get().isLessThan(least) || most.isLessThan(length.get())) {
-            faults.add(Fault.of(field, "length.range", length.get(), least, most));
-        }
-        return length.get();
     }
 }

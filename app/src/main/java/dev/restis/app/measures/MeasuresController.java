@@ -1,7 +1,7 @@
 package dev.restis.app.measures;
 
 import dev.restis.app.learning.Folding;
-import dev.restis.app.measures.Measures.OwnFamily;
+import dev.restis.app.measures.OwnStitches.OwnFamily;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.workshop.Revised;
 import dev.restis.app.workshop.Setting;
@@ -93,17 +93,24 @@ class MeasuresController {
     record SwatchMade(long id) {}
 
     private final Measures measures;
+    private final OwnStitches stitches;
     private final Materials materials;
     private final Workshop workshop;
     private final SettingRevisions revisions;
     private final Folding folding;
 
     MeasuresController(
-            Measures measures, Materials materials, Workshop workshop, SettingRevisions revisions, Folding folding) {
+            Measures measures,
+            OwnStitches stitches,
+            Materials materials,
+            Workshop workshop,
+            SettingRevisions revisions,
+            Folding folding) {
         this.folding = folding;
         this.revisions = revisions;
         this.materials = materials;
         this.measures = measures;
+        this.stitches = stitches;
         this.workshop = workshop;
     }
 
@@ -244,19 +251,19 @@ class MeasuresController {
 
     @PostMapping("/stitches")
     @ResponseStatus(HttpStatus.CREATED)
-    OwnStitchMade addStitch(@RequestBody Measures.OwnStitchInput body) {
-        return new OwnStitchMade(measures.keepOwnStitch(body));
+    OwnStitchMade addStitch(@RequestBody OwnStitches.OwnStitchInput body) {
+        return new OwnStitchMade(stitches.keep(body));
     }
 
     @GetMapping("/families")
     OwnFamilies families() {
-        return new OwnFamilies(measures.ownFamilies());
+        return new OwnFamilies(stitches.named());
     }
 
     @PutMapping("/families/{code}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void family(@PathVariable String code, @RequestBody ChosenFamily body) {
-        measures.family(code, body.family());
+        stitches.family(code, body.family());
     }
 
     @PostMapping("/swatches")

@@ -1,6 +1,6 @@
 package dev.restis.app.patterns;
 
-import dev.restis.app.measures.Measures;
+import dev.restis.app.measures.OwnStitches;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Workshop;
@@ -35,19 +35,19 @@ class StitchShelf {
     record Named(String name, Stitch stitch) {}
 
     private final JdbcClient jdbc;
-    private final Measures measures;
+    private final OwnStitches measured;
     private final Clock clock;
 
-    StitchShelf(JdbcClient jdbc, Measures measures, Clock clock) {
+    StitchShelf(JdbcClient jdbc, OwnStitches measured, Clock clock) {
         this.jdbc = jdbc;
-        this.measures = measures;
+        this.measured = measured;
         this.clock = clock;
     }
 
     @Transactional(readOnly = true)
     public List<OwnView> own() {
         List<OwnView> all = new ArrayList<>();
-        measures.ownStitches()
+        measured.measured()
                 .forEach(o -> all.add(new OwnView(
                         o.name(),
                         o.stitch().code(),

@@ -5,12 +5,16 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import dev.restis.app.orders.OrderPieces;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.patterns.PieceSpec;
+import dev.restis.core.batch.Bench;
 import dev.restis.core.batch.Benches;
+import dev.restis.core.measure.Length;
 import dev.restis.core.pattern.Pattern;
 import dev.restis.core.piece.MakingTime;
 import dev.restis.core.stitch.Family;
 import dev.restis.core.stitch.Stitch;
+import dev.restis.core.work.WorkSteps;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -38,6 +42,27 @@ class BenchFacts {
         /** The family, with what the house says of its own stitches. */
         Family family(Map<String, Family> own) {
             return Family.of(stitch).orElseGet(() -> own.getOrDefault(stitch, Family.BRAID));
+        }
+
+        /**
+         * What must lie on the bench.
+         *
+         * @param gauge of the cord that is tied
+         */
+        Bench bench(Map<String, Family> own, Length gauge, Collection<Long> parts, Collection<Long> cords) {
+            return Benches.of(pattern, family(own), gauge, parts, cords);
+        }
+
+        /**
+         * What a piece takes of a maker's day: tying, and what the house does besides.
+         *
+         * @param tying seconds
+         * @param cut whether its strands are cut
+         */
+        int seconds(PlanRules rules, WorkSteps steps, int tying, boolean cut) {
+            int cutting = cut ? 0 : rules.cutSeconds * strands;
+            int after = (steps.checks() ? rules.checkSeconds : 0) + (steps.packs() ? rules.packSeconds : 0);
+            return Math.max(1, tying + cutting + after);
         }
     }
 
@@ -72,7 +97,8 @@ class BenchFacts {
         return facts;
     }
 
-    private static Facts facts(PieceDesk.Worked worked) {
+    /** Of a piece that is worked out. */
+    static Facts facts(PieceDesk.Worked worked) {
         Pattern pattern = worked.piece().request().pattern();
         Optional<Stitch> main = Benches.main(pattern);
         MakingTime time = worked.time();

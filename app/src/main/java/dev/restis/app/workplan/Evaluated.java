@@ -1,7 +1,6 @@
 package dev.restis.app.workplan;
 
 import dev.restis.core.batch.Chances;
-import dev.restis.core.batch.DueOrder;
 import dev.restis.core.batch.PlanMaker;
 import dev.restis.core.batch.PlanWork;
 import dev.restis.core.batch.Spread;
@@ -63,17 +62,5 @@ record Evaluated(
                         .toList(),
                 Spread.FAMILY,
                 Spread.MAKER);
-    }
-
-    /** The day on which an order's last piece is made as planned; below 0 when nothing of it is planned. */
-    int made(int order) {
-        DueOrder due = planned.work().orders().get(order);
-        int last = plan.makers().stream()
-                .flatMap(List::stream)
-                .filter(placed -> planned.work().parcels().get(placed.parcel()).order() == order)
-                .mapToInt(WorkPlan.Placed::until)
-                .max()
-                .orElse(-1);
-        return due.made(last);
     }
 }

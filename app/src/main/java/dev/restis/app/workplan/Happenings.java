@@ -54,7 +54,7 @@ class Happenings {
     }
 
     private void makers(WorkPlanRow plan, List<PlanParcelRow> rows, Snapshot now, List<Happening> all) {
-        Map<Long, List<Integer>> before = shelf.minutes(plan.id());
+        Map<Long, List<Integer>> before = shelf.seconds(plan.id());
         int passed = now.day(plan.fromDay());
         Set<Long> waiting = waiting(now).values().stream().flatMap(Set::stream).collect(Collectors.toSet());
         for (int m = 0; m < now.makers().size(); m++) {

@@ -4,6 +4,7 @@ import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.workplan.PlanActs.InHand;
 import dev.restis.core.batch.Aims;
+import dev.restis.core.batch.DueOrder;
 import dev.restis.core.batch.WorkPlan;
 import dev.restis.core.batch.draft.Part;
 import dev.restis.core.batch.draft.PlanDraft.Planned;
@@ -109,7 +110,7 @@ class PlanAnswers {
         return new BlockReasonView(
                 reason.setUp(),
                 reason.fromNothing(),
-                reason.daysInHand() > 400_000 ? null : reason.daysInHand(),
+                reason.daysInHand() > DueOrder.NEVER / 2 ? null : reason.daysInHand(),
                 reason.elsewhere()
                         .map(to -> {
                             List<Integer> line =

@@ -1,7 +1,7 @@
 package dev.restis.app.workplan;
 
 import dev.restis.app.learning.LearnedShelf;
-import dev.restis.app.measures.Measures;
+import dev.restis.app.measures.OwnStitches;
 import dev.restis.app.stock.Supply;
 import dev.restis.app.workplan.BenchFacts.Facts;
 import dev.restis.app.workplan.BenchFacts.Key;
@@ -62,7 +62,7 @@ class PlanInputs {
     private final BenchFacts benches;
     private final Calendars calendars;
     private final LearnedShelf learned;
-    private final Measures measures;
+    private final OwnStitches ownStitches;
     private final Supply supply;
     private final Workshop workshop;
     private final PlanSettings settings;
@@ -73,7 +73,7 @@ class PlanInputs {
             BenchFacts benches,
             Calendars calendars,
             LearnedShelf learned,
-            Measures measures,
+            OwnStitches ownStitches,
             Supply supply,
             Workshop workshop,
             PlanSettings settings,
@@ -82,7 +82,7 @@ class PlanInputs {
         this.benches = benches;
         this.calendars = calendars;
         this.learned = learned;
-        this.measures = measures;
+        this.ownStitches = ownStitches;
         this.supply = supply;
         this.workshop = workshop;
         this.settings = settings;
@@ -110,9 +110,9 @@ class PlanInputs {
         private final Map<Key, Facts> facts = benches.of(Stream.of(lines, lastTied, timedLines)
                 .flatMap(of -> of.values().stream())
                 .collect(Collectors.toMap(OpenReads.OpenLine::key, OpenReads.OpenLine::line, (a, b) -> a)));
-        private final Map<String, Family> ownFamilies = measures.families();
+        private final Map<String, Family> ownFamilies = ownStitches.families();
         private final List<CalendarView> present =
-                calendars.all().stream().filter(this::everComes).toList();
+                calendars.all().stream().filter(p -> p.comes(today)).toList();
         private final WorkSteps steps = workshop.steps();
         private final Map<Long, LeftOut> leftOut = new TreeMap<>();
         private final Map<Long, Integer> orderPlaces = new HashMap<>();
@@ -126,7 +126,8 @@ class PlanInputs {
             Map<Long, Integer> places = new HashMap<>();
             present.forEach(p -> places.put(p.person(), places.size()));
             Set<Long> tied = lines.values().stream()
-                    .filter(line -> present.stream().anyMatch(p -> ties(p, family(line))))
+                    .filter(line ->
+                            present.stream().anyMatch(p -> ties(p, facts(line).family(ownFamilies))))
                     .map(OpenReads.OpenLine::line)
                     .collect(Collectors.toSet());
             List<Begun> begun = new ArrayList<>();
@@ -203,39 +204,21 @@ class PlanInputs {
             return house.learned(seen);
         }
 
-        private boolean everComes(CalendarView person) {
-            MakerCalendar calendar = person.calendar();
-            return calendar.perWeek() > 0
-                    || person.days().stream()
-                            .anyMatch(d -> d.minutes() > 0 && !d.day().isBefore(today));
-        }
-
         private boolean ties(CalendarView person, Family family) {
             return person.families().isEmpty() || person.families().contains(family);
         }
 
-        private Family family(OpenReads.OpenLine line) {
-            return Objects.requireNonNull(facts.get(line.key())).family(ownFamilies);
+        private Facts facts(OpenReads.OpenLine line) {
+            return Objects.requireNonNull(facts.get(line.key()));
         }
 
         private Bench bench(OpenReads.OpenLine line) {
-            Facts of = Objects.requireNonNull(facts.get(line.key()));
-            return Benches.of(
-                    of.pattern(),
-                    of.family(ownFamilies),
-                    new Length(line.gaugeUm()),
-                    line.parts(),
-                    SetUp.cordsOf(line.setUp()));
+            return facts(line)
+                    .bench(ownFamilies, new Length(line.gaugeUm()), line.parts(), SetUp.cordsOf(line.setUp()));
         }
 
-        /** What a piece takes of a maker's day: tying, and what the house does besides. */
         private int seconds(OpenReads.OpenLine line, boolean cut) {
-            int cutting = cut
-                    ? 0
-                    : rules.cutSeconds
-                            * Objects.requireNonNull(facts.get(line.key())).strands();
-            int after = (steps.checks() ? rules.checkSeconds : 0) + (steps.packs() ? rules.packSeconds : 0);
-            return Math.max(1, line.seconds() + cutting + after);
+            return facts(line).seconds(rules, steps, line.seconds(), cut);
         }
 
         private CordWaits cord() {
@@ -259,10 +242,7 @@ class PlanInputs {
         private List<DueOrder> orders() {
             Map<Long, Integer> drying = new HashMap<>();
             lines.values()
-                    .forEach(line -> drying.merge(
-                            line.order(),
-                            Objects.requireNonNull(facts.get(line.key())).dryingDays(),
-                            Math::max));
+                    .forEach(line -> drying.merge(line.order(), facts(line).dryingDays(), Math::max));
             return open.stream()
                     .map(o -> new DueOrder(
                             o.id(),
@@ -286,14 +266,13 @@ class PlanInputs {
             for (CalendarView person : present) {
                 Map<String, Double> pace = new HashMap<>();
                 Learned own = base.by(Optional.of(person.name()));
-                stitches.forEach((family, stitch) -> {
-                    if (ties(person, Benches.familyOf(family))) {
-                        String work = MakingTime.tying(stitch);
-                        pace.put(family, own.pace(work) / base.pace(work));
+                for (Family family : Family.values()) {
+                    for (String word : ties(person, family) ? Benches.words(family) : List.<String>of()) {
+                        String stitch = stitches.get(word);
+                        String work = stitch == null ? "" : MakingTime.tying(stitch);
+                        pace.put(word, stitch == null ? 1 : own.pace(work) / base.pace(work));
                     }
-                });
-                // Whoever ties only what nobody waits for ties nothing, and not everything.
-                person.families().forEach(family -> pace.putIfAbsent(family.name(), 1.0));
+                }
                 makers.add(new PlanMaker(
                         person.person(),
                         days(person, now, worked.getOrDefault(person.person(), 0)),
@@ -339,10 +318,7 @@ class PlanInputs {
             lines.values()
                     .forEach(line -> spreads.put(
                             line.line(),
-                            known.computeIfAbsent(
-                                    Objects.requireNonNull(facts.get(line.key()))
-                                            .stitch(),
-                                    stitch -> MakingTime.spread(base, stitch))));
+                            known.computeIfAbsent(facts(line).stitch(), stitch -> MakingTime.spread(base, stitch))));
             return spreads;
         }
 

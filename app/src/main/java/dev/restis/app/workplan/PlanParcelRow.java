@@ -120,6 +120,11 @@ class PlanParcelRow {
         return fromDay.plusDays(seconds.length - 1L);
     }
 
+    /** Whether any of it is tied between these days. */
+    boolean touches(LocalDate first, LocalDate last) {
+        return !fromDay.isAfter(last) && !untilDay().isBefore(first);
+    }
+
     List<Integer> seconds() {
         return List.of(seconds);
     }

@@ -34,7 +34,6 @@ class PlanSettings {
      * @param checkSeconds of checking a piece, where the house checks
      * @param packSeconds of packing one, where it packs
      * @param publishes whether a plan is published as soon as it is made; nothing where that goes by whether one person works alone
-     * @param publishesNow whether it does
      * @param revision of what is changed
      */
     record PlanRulesView(
@@ -48,22 +47,23 @@ class PlanSettings {
             int checkSeconds,
             int packSeconds,
             @Nullable Boolean publishes,
-            boolean publishesNow,
-            int revision) {}
-
-    /** As they shall be. */
-    record NewPlanRules(
-            boolean planning,
-            boolean wholePieces,
-            int keepFreePercent,
-            int familySeconds,
-            int jigSeconds,
-            int spoolSeconds,
-            int cutSeconds,
-            int checkSeconds,
-            int packSeconds,
-            @Nullable Boolean publishes,
-            int revision) {}
+            int revision) {
+        /** The same for a house that plans, or does not. */
+        PlanRulesView planning(boolean wanted) {
+            return new PlanRulesView(
+                    wanted,
+                    wholePieces,
+                    keepFreePercent,
+                    familySeconds,
+                    jigSeconds,
+                    spoolSeconds,
+                    cutSeconds,
+                    checkSeconds,
+                    packSeconds,
+                    publishes,
+                    revision);
+        }
+    }
 
     private final EntityManager entities;
     private final SettingRevisions revisions;
@@ -98,13 +98,12 @@ class PlanSettings {
                 rules.checkSeconds,
                 rules.packSeconds,
                 rules.publishes,
-                publishes(rules),
                 revisions.of(Setting.PLAN));
     }
 
     /** @return the revision that stands from now on */
     @Transactional
-    public int keep(NewPlanRules wanted) {
+    public int keep(PlanRulesView wanted) {
         List<Fault> faults = new ArrayList<>();
         check("keepFreePercent", wanted.keepFreePercent(), MOST_FREE, faults);
         check("familySeconds", wanted.familySeconds(), DAY_SECONDS, faults);

@@ -100,7 +100,7 @@ class PlanShelf {
     }
 
     @Transactional(readOnly = true)
-    public Map<Long, List<Integer>> minutes(long plan) {
+    public Map<Long, List<Integer>> seconds(long plan) {
         Map<Long, List<Integer>> seconds = new HashMap<>();
         entities.createQuery("select r from PlanMakerRow r where r.planId = :plan", PlanMakerRow.class)
                 .setParameter("plan", plan)

@@ -1,12 +1,12 @@
 package dev.restis.app.workplan;
 
 import dev.restis.app.learning.LearnedShelf;
-import dev.restis.app.measures.Measures;
+import dev.restis.app.measures.OwnStitches;
 import dev.restis.app.orders.PlannedDays;
 import dev.restis.app.stock.Article;
+import dev.restis.app.workplan.BenchFacts.Facts;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.batch.Bench;
-import dev.restis.core.batch.Benches;
 import dev.restis.core.batch.Chances;
 import dev.restis.core.batch.Parcel;
 import dev.restis.core.batch.Parcelling;
@@ -20,7 +20,7 @@ import dev.restis.core.batch.search.Quote;
 import dev.restis.core.measure.Length;
 import dev.restis.core.piece.MakingTime;
 import dev.restis.core.stitch.Family;
-import dev.restis.core.stitch.Stitch;
+import dev.restis.core.work.WorkSteps;
 import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.Duration;
@@ -57,7 +57,7 @@ class QuoteDesk implements PlannedDays {
     private final PlanShelf shelf;
     private final PlanInputs inputs;
     private final PlanSettings settings;
-    private final Measures measures;
+    private final OwnStitches stitches;
     private final LearnedShelf learned;
     private final Workshop workshop;
     private final EntityManager entities;
@@ -69,7 +69,7 @@ class QuoteDesk implements PlannedDays {
             PlanShelf shelf,
             PlanInputs inputs,
             PlanSettings settings,
-            Measures measures,
+            OwnStitches stitches,
             LearnedShelf learned,
             Workshop workshop,
             EntityManager entities,
@@ -77,7 +77,7 @@ class QuoteDesk implements PlannedDays {
         this.shelf = shelf;
         this.inputs = inputs;
         this.settings = settings;
-        this.measures = measures;
+        this.stitches = stitches;
         this.learned = learned;
         this.workshop = workshop;
         this.entities = entities;
@@ -125,7 +125,9 @@ class QuoteDesk implements PlannedDays {
     }
 
     private Optional<ReadyDays> quote(Base base, List<Piecework> pieces) {
-        Map<String, Family> own = measures.families();
+        Map<String, Family> own = stitches.families();
+        PlanRules rules = settings.rules();
+        WorkSteps steps = workshop.steps();
         Map<Long, Long> need = new HashMap<>();
         for (Piecework work : pieces) {
             work.worked()
@@ -140,22 +142,20 @@ class QuoteDesk implements PlannedDays {
                 Evaluated.spread(base.snapshot(), base.planned().parts()).pieces());
         int drying = 0;
         for (Piecework work : pieces) {
-            Optional<Stitch> main = Benches.main(work.worked().piece().request().pattern());
-            String stitch = main.map(Stitch::code).orElse("plain");
-            Family family = Family.of(stitch).orElseGet(() -> own.getOrDefault(stitch, Family.BRAID));
-            Bench bench = Benches.of(
-                    work.worked().piece().request().pattern(),
-                    family,
+            Facts facts = BenchFacts.facts(work.worked());
+            Bench bench = facts.bench(
+                    own,
                     gauge(work.worked().cords()),
                     work.worked().parts().values().stream().map(Article::id).toList(),
                     work.worked().cords().stream().map(Article::id).toList());
-            int seconds = (int) Math.max(1, work.worked().time().total().toSeconds());
-            double spread = MakingTime.spread(learned.learned(workshop.onlyMaker()), stitch);
+            int seconds = facts.seconds(
+                    rules, steps, (int) work.worked().time().total().toSeconds(), false);
+            double spread = MakingTime.spread(learned.learned(workshop.onlyMaker()), facts.stitch());
             for (int size : Parcelling.sizes(work.count(), seconds)) {
                 parcels.add(new Parcel(-1, 0, bench, size, seconds, release));
                 spreads.add(spread);
             }
-            drying = (int) Math.max(drying, work.worked().time().drying().toDays());
+            drying = Math.max(drying, facts.dryingDays());
         }
         PlanWork work = base.planned().work();
         boolean tied = parcels.stream()

@@ -8,7 +8,6 @@ import dev.restis.app.workplan.PlanAnswers.OrderRescueView;
 import dev.restis.app.workplan.PlanChanges.PlanDiffView;
 import dev.restis.app.workplan.PlanChanges.TroubledOrderView;
 import dev.restis.app.workplan.PlanChanges.UnplannedView;
-import dev.restis.app.workplan.PlanSettings.NewPlanRules;
 import dev.restis.app.workplan.PlanSettings.PlanRulesView;
 import dev.restis.app.workshop.Revised;
 import java.time.LocalDate;
@@ -200,7 +199,7 @@ class WorkPlanController {
     }
 
     @PutMapping("/rules")
-    Revised keep(@RequestBody NewPlanRules body) {
+    Revised keep(@RequestBody PlanRulesView body) {
         return new Revised(settings.keep(body));
     }
 }

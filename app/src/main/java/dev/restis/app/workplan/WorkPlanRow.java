@@ -34,8 +34,7 @@ class WorkPlanRow {
         DAY_LOCKED,
         DAY_RELEASED,
         TAKEN,
-        GOES_FIRST,
-        LONGER_DAY
+        GOES_FIRST
     }
 
     @Id

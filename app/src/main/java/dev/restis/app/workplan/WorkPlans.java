@@ -1,7 +1,5 @@
 package dev.restis.app.workplan;
 
-import dev.restis.app.workplan.PlanSettings.NewPlanRules;
-import dev.restis.app.workplan.PlanSettings.PlanRulesView;
 import java.time.LocalDate;
 import java.util.List;
 import org.springframework.stereotype.Service;
@@ -24,19 +22,7 @@ public class WorkPlans {
 
     /** The house plans from now on; its first plan is made at once. */
     public void begin() {
-        PlanRulesView rules = settings.view();
-        settings.keep(new NewPlanRules(
-                true,
-                rules.wholePieces(),
-                rules.keepFreePercent(),
-                rules.familySeconds(),
-                rules.jigSeconds(),
-                rules.spoolSeconds(),
-                rules.cutSeconds(),
-                rules.checkSeconds(),
-                rules.packSeconds(),
-                rules.publishes(),
-                rules.revision()));
+        settings.keep(settings.view().planning(true));
         planning.now();
     }
 

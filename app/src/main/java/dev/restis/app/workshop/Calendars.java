@@ -46,6 +46,12 @@ public class Calendars {
             @Nullable LocalTime ends,
             Set<Family> families,
             int revision) {
+        /** Whether they are at the bench at all, from that day on. */
+        public boolean comes(LocalDate from) {
+            return calendar().perWeek() > 0
+                    || days.stream().anyMatch(d -> d.minutes() > 0 && !d.day().isBefore(from));
+        }
+
         /** As the plan reads it. */
         public MakerCalendar calendar() {
             return new MakerCalendar(week, days.stream().collect(Collectors.toMap(OtherDay::day, OtherDay::minutes)));

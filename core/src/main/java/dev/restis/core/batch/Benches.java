@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /** What a piece needs on the bench. */
 public final class Benches {
@@ -25,6 +26,13 @@ public final class Benches {
                 .findFirst()
                 .or(() -> pattern.first(Section.Body.class))
                 .map(Section.Body::stitch);
+    }
+
+    /** A family with each gauge step. */
+    public static List<String> words(Family family) {
+        return IntStream.rangeClosed(1, STEPS.size() + 1)
+                .mapToObj(step -> family.name() + " " + step)
+                .toList();
     }
 
     /** Family and gauge step in one word. */

@@ -123,5 +123,6 @@ class WorkToPlanTest {
         assertThat(bench.jig()).startsWith("BRACELET ").endsWith(" 4,9");
         assertThat(bench.cords()).isEqualTo(Set.of(1L, 2L));
         assertThat(Benches.family(Family.SNAKE, Length.ofMillimetres(5))).isEqualTo("SNAKE 5");
+        assertThat(Benches.words(Family.SNAKE)).hasSize(5).contains("SNAKE 1", "SNAKE 5");
     }
 }
