@@ -2,26 +2,15 @@ package dev.restis.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.restis.app.RestisApplication;
 import dev.restis.app.costs.Verification;
 import dev.restis.app.platform.database.Database;
 import dev.restis.app.platform.database.LocalPostgres;
 import dev.restis.app.platform.database.LocalPostgres.Durability;
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.net.CookieManager;
-import java.net.HttpCookie;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
@@ -33,13 +22,10 @@ import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Two Restis as processes of their own on one database that neither of them started: they behave as one. */
 class TwoInstancesTest {
-
-    private static final JsonMapper JSON = JsonMapper.builder().build();
 
     /** Enough that an instance is killed amid them. */
     private static final int KILLED_ROWS = 1500;
@@ -50,151 +36,15 @@ class TwoInstancesTest {
     private static Instance first;
     private static Instance second;
 
-    /** A Restis as a process, and a browser's memory to ask it with. */
-    private static final class Instance {
-        private final Path home;
-        private final Process process;
-        private final String address;
-
-        Instance(String name, int port) throws Exception {
-            home = Files.createDirectories(folder.resolve(name));
-            ProcessBuilder builder = new ProcessBuilder(
-                            ProcessHandle.current().info().command().orElse("java"),
-                            "-Xmx512m",
-                            "-XX:+UseSerialGC",
-                            "-XX:TieredStopAtLevel=1",
-                            "-Drestis.home=" + home,
-                            "-Drestis.port=" + port,
-                            "-Drestis.demo=true",
-                            "-Drestis.demo-bench=false",
-                            "-Drestis.demo-plan=false",
-                            "-cp",
-                            System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
-                            RestisApplication.class.getName())
-                    .redirectErrorStream(true)
-                    .redirectOutput(home.resolve("log").toFile());
-            builder.environment()
-                    .put("RESTIS_DATABASE", database.host() + ":" + database.port() + "/" + database.name());
-            builder.environment().put("RESTIS_DATABASE_USER", database.user());
-            builder.environment()
-                    .put(
-                            "RESTIS_DATABASE_PASSWORD_FILE",
-                            folder.resolve("password").toString());
-            Path written = home.resolve("address");
-            Files.deleteIfExists(written);
-            process = builder.start();
-            await(
-                    Duration.ofMinutes(2),
-                    () -> Files.exists(written) && !read(written).isBlank());
-            address = read(written).strip();
-        }
-
-        void kill() throws InterruptedException {
-            process.destroyForcibly().waitFor();
-        }
-    }
-
-    /** Somebody with a browser; signed in at one instance, they are signed in at the other. */
-    private static final class Visitor {
-        private final CookieManager cookies = new CookieManager();
-        private final HttpClient http =
-                HttpClient.newBuilder().cookieHandler(cookies).build();
-
-        HttpResponse<String> ask(Instance at, String path) throws Exception {
-            return http.send(
-                    HttpRequest.newBuilder(URI.create(at.address + path))
-                            .timeout(Duration.ofMinutes(1))
-                            .build(),
-                    HttpResponse.BodyHandlers.ofString());
-        }
-
-        JsonNode read(Instance at, String path) throws Exception {
-            HttpResponse<String> answer = ask(at, path);
-            assertThat(answer.statusCode()).as(path + ": " + answer.body()).isEqualTo(200);
-            return JSON.readTree(answer.body());
-        }
-
-        HttpResponse<String> tell(Instance at, String path, String body) throws Exception {
-            return tell(at, path, "application/json", body);
-        }
-
-        int put(Instance at, String path, String body) throws Exception {
-            return send(at, path, "application/json", body, "PUT").statusCode();
-        }
-
-        HttpResponse<String> tell(Instance at, String path, String type, String body) throws Exception {
-            return send(at, path, type, body, "POST");
-        }
-
-        private HttpResponse<String> send(Instance at, String path, String type, String body, String method)
-                throws Exception {
-            String token = cookies.getCookieStore().getCookies().stream()
-                    .filter(c -> c.getName().equals("XSRF-TOKEN"))
-                    .map(HttpCookie::getValue)
-                    .findFirst()
-                    .orElse("");
-            return http.send(
-                    HttpRequest.newBuilder(URI.create(at.address + path))
-                            .timeout(Duration.ofMinutes(1))
-                            .header("Content-Type", type)
-                            .header("X-XSRF-TOKEN", token)
-                            .method(method, HttpRequest.BodyPublishers.ofString(body))
-                            .build(),
-                    HttpResponse.BodyHandlers.ofString());
-        }
-
-        Visitor signedIn(Instance at) throws Exception {
-            ask(at, "/api/session");
-            HttpResponse<String> answer =
-                    tell(at, "/api/sign-in", "{\"name\": \"Tove\", \"password\": \"harbour-lantern\"}");
-            assertThat(answer.statusCode()).as(answer.body()).isEqualTo(200);
-            ask(at, "/api/session");
-            return this;
-        }
-
-        long made(Instance at, String path, String body) throws Exception {
-            HttpResponse<String> answer = tell(at, path, body);
-            assertThat(answer.statusCode()).as(path + ": " + answer.body()).isBetween(200, 202);
-            return JSON.readTree(answer.body()).path("id").asLong();
-        }
-
-        long importing(Instance at, String prefix, int rows) throws Exception {
-            StringBuilder file = new StringBuilder("reference,customer,quantity,pattern,wrist,colour 1,colour 2\n");
-            for (int i = 0; i < rows; i++) {
-                file.append(String.format(Locale.ROOT, "%s-%d,Runa,1,snake,16 cm,NT2,OA2%n", prefix, i));
-            }
-            HttpResponse<String> answer = tell(
-                    at,
-                    "/api/orders/import?mode=ALL",
-                    "multipart/form-data; boundary=part",
-                    "--part\r\nContent-Disposition: form-data; name=\"file\"; filename=\"o.csv\"\r\n"
-                            + "Content-Type: text/csv\r\n\r\n" + file
-                            + "\r\n--part\r\nContent-Disposition: form-data; name=\"how\"\r\n"
-                            + "Content-Type: application/json\r\n\r\n{\"units\": \"METRIC\"}\r\n--part--\r\n");
-            assertThat(answer.statusCode()).as(answer.body()).isEqualTo(202);
-            return JSON.readTree(answer.body()).path("id").asLong();
-        }
-
-        JsonNode ended(Instance at, long job, Duration within) {
-            JsonNode[] last = new JsonNode[1];
-            await(within, () -> {
-                last[0] = read(at, "/api/jobs/" + job);
-                return !List.of("WAITING", "RUNNING")
-                        .contains(last[0].path("state").asString());
-            });
-            return last[0];
-        }
-    }
-
     @BeforeAll
     static void startTwo() throws Exception {
         folder = Server.folder("restis-two");
         server = LocalPostgres.start(folder.resolve("database"), Durability.FORGETFUL);
         database = server.database();
         Files.writeString(folder.resolve("password"), database.password());
-        first = new Instance("first", 8640);
+        first = new Instance(folder, "first", 8640, database);
         await(Duration.ofMinutes(1), () -> count("select count(*) from customer_order") > 3);
-        second = new Instance("second", 8660);
+        second = new Instance(folder, "second", 8660, database);
     }
 
     @AfterAll
@@ -213,14 +63,6 @@ class TwoInstancesTest {
 
     private static long count(String sql) {
         return jdbc().sql(sql).query(Long.class).single();
-    }
-
-    private static String read(Path file) {
-        try {
-            return Files.readString(file);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 
     private static void await(Duration within, Callable<Boolean> done) {
@@ -473,7 +315,6 @@ class TwoInstancesTest {
                         """).update();
         await(Duration.ofSeconds(15), () -> tove.ask(second, "/api/session").statusCode() == 503);
         assertThat(tove.ask(second, "/orders").body()).contains("A newer Restis has taken the place");
-        assertThat(new String(Files.readAllBytes(second.home.resolve("log")), StandardCharsets.UTF_8))
-                .contains("stops serving");
+        assertThat(second.log()).contains("stops serving");
     }
 }
