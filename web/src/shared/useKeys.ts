@@ -1,13 +1,13 @@
-import { useEffect, useLayoutEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
 /** Keys act unless something that takes keys itself has the focus, and never by being held down. */
 export function useKeys(keys: Record<string, (() => void) | undefined>) {
   const now = useRef(keys);
-  // With what is shown, not after it: a key that is pressed at once means what stands there.
+  // With what is shown, not after it: a key that is pressed at once means what stands there, and not what stood there before.
   useLayoutEffect(() => {
     now.current = keys;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const listen = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement | null;
       const act = now.current[event.key.length === 1 ? event.key.toLowerCase() : event.key];
