@@ -50,10 +50,10 @@ final class Cycles {
                     HOT);
         }
 
-        /** One short cycle that stays near. */
+        /** Two short cycles that stay near, begun twice. */
         static Budget mending(int parcels) {
             return new Budget(
-                    1,
+                    2,
                     2,
                     Math.min(MENDING_MOVES, MOVES_EACH * parcels),
                     parcels > MIDDLE ? 0 : Math.min(MENDING_PLACES, PLACES_EACH * parcels),
