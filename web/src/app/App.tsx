@@ -4,7 +4,6 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect } from 'react';
 import { BrowserRouter, Navigate, Route, Routes, useLocation } from 'react-router';
 import { ProblemError } from '../api/client';
-import { LaterPage } from '../features/later/LaterPage';
 import { SignInPage } from '../features/workshop/SignInPage';
 import { Await } from '../shared/Page';
 import { sessionQuery, useSession } from '../shared/session';
@@ -14,6 +13,8 @@ import { NewerVersion } from './NewerVersion';
 import { theme } from './theme';
 import { UnitsProvider } from './units';
 
+const FinishedPage = lazy(() => import('../features/finished/FinishedPage'));
+const FinishedOrderPage = lazy(() => import('../features/finished/FinishedOrderPage'));
 const TodayPage = lazy(() => import('../features/today/TodayPage'));
 const OrdersPage = lazy(() => import('../features/orders/OrdersPage'));
 const OrderPage = lazy(() => import('../features/orders/OrderPage'));
@@ -115,7 +116,8 @@ function Inside() {
                   <Route path="/bench" element={<BenchListPage />} />
                   <Route path="/bench/tales" element={<TalesPage />} />
                   <Route path="/bench/:piece" element={<CardPage />} />
-                  <Route path="/finished" element={<LaterPage name="finished" />} />
+                  <Route path="/finished" element={<FinishedPage />} />
+                  <Route path="/finished/:order" element={<FinishedOrderPage />} />
                   <Route path="/patterns" element={<PatternsPage />} />
                   <Route path="/patterns/new" element={<EditorPage />} />
                   <Route path="/patterns/read" element={<ReadPage />} />

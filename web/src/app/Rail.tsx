@@ -16,6 +16,7 @@ export function Rail({ onGo }: { onGo: () => void }) {
     plan: data?.openPieces,
     cut: data?.batchesToCut,
     bench: data?.piecesToMake,
+    finished: data?.ordersToSend,
   };
   return (
     <nav aria-label={t('frame.rail')} className={classes.rail}>

@@ -8,25 +8,18 @@ import type { Schemas } from '../../api/client';
 import { articlesQuery } from '../../shared/articles';
 import { Length } from '../../shared/Figures';
 import { Await, Page } from '../../shared/Page';
+import { PiecesPanel } from '../../shared/PiecesPanel';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { withOffer } from '../../shared/piece/choices';
 import { PiecePanel } from '../../shared/piece/PiecePanel';
 import { patternsQuery } from '../../shared/piece/queries';
+import { piecesQuery } from '../../shared/pieces';
 import { HistoryList } from './HistoryList';
 import { InTheWay } from './InTheWay';
 import { OrderHead } from './OrderHead';
-import { PiecesPanel } from './PiecesPanel';
 import { PriceTable } from './PriceTable';
 import { PromisedPanel } from './PromisedPanel';
-import {
-  orderQuery,
-  piecesQuery,
-  useAct,
-  useAgain,
-  useChangeOrder,
-  useOneHand,
-  useRemoveOrder,
-} from './queries';
+import { orderQuery, useAct, useAgain, useChangeOrder, useOneHand, useRemoveOrder } from './queries';
 import { SplitForm } from './SplitForm';
 import { TakenAnyway } from './TakenAnyway';
 

@@ -1,10 +1,11 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { expect, it, vi } from 'vitest';
 import type { Schemas } from '../../api/client';
+import { PiecesPanel } from '../../shared/PiecesPanel';
+import { piecesQuery } from '../../shared/pieces';
 import { Reply, refused, serving } from '../../test/server';
 import { show } from '../../test/show';
-import { PiecesPanel } from './PiecesPanel';
-import { piecesQuery, useAct } from './queries';
+import { useAct } from './queries';
 
 type Look = Schemas['PieceLook'];
 

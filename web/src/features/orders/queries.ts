@@ -1,13 +1,8 @@
-import {
-  infiniteQueryOptions,
-  keepPreviousData,
-  queryOptions,
-  useMutation,
-  useQueryClient,
-} from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { api, ask, type Schemas } from '../../api/client';
 import type { Units } from '../../app/units';
 import { outcome } from '../../shared/jobs';
+import { nextPieces, type PieceAct } from '../../shared/pieces';
 import { useRefreshWork } from '../../shared/work';
 
 export const orderQuery = (id: number) =>
@@ -84,48 +79,6 @@ export function usePiecesOfMany() {
           params: { query: { orders, act: OF_PIECES[act] ?? 'FINISH' } },
         }),
       ),
-  });
-}
-
-/** The pieces of an order by line and number. */
-export const piecesQuery = (id: number) =>
-  infiniteQueryOptions({
-    queryKey: ['orders', 'one', id, 'pieces'],
-    queryFn: ({ pageParam }) =>
-      ask(
-        api.GET('/api/orders/{id}/pieces', {
-          params: { path: { id }, query: { after: pageParam || undefined } },
-        }),
-      ),
-    initialPageParam: '',
-    getNextPageParam: (page) => page.next,
-  });
-
-export type PieceAct = Schemas['PieceActRequest']['act'];
-
-/** Which pieces an act would take; 0 for all that can be. */
-const nextPieces = async (id: number, query: { act: PieceAct; count: number }) =>
-  (await ask(api.GET('/api/orders/{id}/pieces/next', { params: { path: { id }, query } }))).pieces;
-
-export function useNextPieces(id: number) {
-  return useMutation({
-    mutationFn: (query: { act: PieceAct; count: number }) => nextPieces(id, query),
-  });
-}
-
-export function usePieceAct() {
-  const refresh = useRefreshWork();
-  return useMutation({
-    mutationFn: (body: Schemas['PieceActRequest']) => ask(api.POST('/api/pieces/acts', { body })),
-    onSettled: refresh,
-  });
-}
-
-export function useTakeBack() {
-  const refresh = useRefreshWork();
-  return useMutation({
-    mutationFn: (events: number[]) => ask(api.POST('/api/pieces/take-back', { body: { events } })),
-    onSettled: refresh,
   });
 }
 

@@ -1,4 +1,4 @@
-import { Button, Group, Select, Stack, Text, TextInput, Title } from '@mantine/core';
+import { Button, Group, Select, Stack, Text, Textarea, TextInput, Title } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
@@ -70,10 +70,22 @@ function Fields({ kept, owner }: { kept: Schemas['House']; owner: boolean }) {
           error={problem('zone')}
         />
       </Group>
+      <Textarea
+        maw={440}
+        label={t('house.address')}
+        description={t('house.address.words')}
+        readOnly={!owner}
+        autosize
+        minRows={2}
+        maxLength={400}
+        value={house.address ?? ''}
+        onChange={(e) => set({ address: e.currentTarget.value })}
+        error={problem('address')}
+      />
       <Text size="sm" c="dimmed">
         {t('house.words')}
       </Text>
-      <ProblemNote error={keep.error} shown={['name', 'currency', 'zone']} />
+      <ProblemNote error={keep.error} shown={['name', 'currency', 'zone', 'address']} />
       {owner && (
         <Group>
           <Button type="submit" variant="default" loading={keep.isPending}>

@@ -24,6 +24,7 @@ import { PlanRules } from './PlanRules';
 import { PriceRules } from './PriceRules';
 import { peopleQuery, useAccess, useAddPerson, useNewPassword, useOwnPassword, useRole } from './queries';
 import { ShopFeeds } from './ShopFeeds';
+import { WaysPanel } from './WaysPanel';
 import { BenchRules, WorkSteps } from './WorkSteps';
 
 export function WorkshopPage() {
@@ -31,11 +32,12 @@ export function WorkshopPage() {
   const { data: session } = useSession();
   return (
     <Page title={t('nav.workshop')}>
-      <Text maw={680}>{t('later.workshop')}</Text>
+      <Text maw={680}>{t('workshop.words')}</Text>
       <HousePanel owner={session?.role === 'OWNER'} />
       <Calendars />
       <PlanRules owner={session?.role === 'OWNER'} />
       <WorkSteps owner={session?.role === 'OWNER'} />
+      <WaysPanel owner={session?.role === 'OWNER'} />
       <BenchRules owner={session?.role === 'OWNER'} />
       <PriceRules owner={session?.role === 'OWNER'} />
       {session?.role === 'OWNER' && <ShopFeeds />}

@@ -2,6 +2,7 @@ import app from './app.json';
 import costs from './costs.json';
 import customers from './customers.json';
 import cut from './cut.json';
+import finished from './finished.json';
 import learning from './learning.json';
 import make from './make.json';
 import measures from './measures.json';
@@ -21,6 +22,7 @@ export default {
   ...costs,
   ...customers,
   ...cut,
+  ...finished,
   ...learning,
   ...make,
   ...measures,

@@ -13,11 +13,8 @@ import dev.restis.core.measure.Fault;
 import dev.restis.core.piece.Caution;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 
@@ -30,9 +27,7 @@ class CardSheet {
     private static final String BOX =
             "<div style='width:2.6mm;height:2.6mm;border:0.8pt solid #17262b;margin-top:0.4mm'></div>";
 
-    private static final Pattern SIZE = Pattern.compile("width=\"([\\d.]+)mm\" height=\"([\\d.]+)mm\"");
     private static final double CARD_MM = 118;
-    private static final double LEAST_SCALE = 0.25;
 
     private final BenchReads reads;
     private final CardWords words;
@@ -68,7 +63,7 @@ class CardSheet {
         StringBuilder cell =
                 new StringBuilder("<td style='border:0;padding:0 5mm 0 0;width:50%;font-size:6.8pt;line-height:1.22'>");
         head(cell, view, origin);
-        picture(cell, view);
+        cell.append(Pdf.picture(view.picture().svg(), CARD_MM));
         strands(cell, view);
         places(cell, card, view);
         cell.append("<table style='margin:1mm 0'>");
@@ -101,31 +96,6 @@ class CardSheet {
                                 "tolerance", PaperLength.both(view.inspection().toleranceUm()),
                                 "minutes", String.valueOf(Math.round(view.seconds() / 60.0))))))
                 .append("</div></td></tr></table>");
-    }
-
-    /** The piece to scale, made smaller where it is longer than a card is wide; one that would be but a line is left out. */
-    private static void picture(StringBuilder cell, WorkCardView view) {
-        // What draws on paper knows the older way to refer to a part only.
-        String svg = view.picture()
-                .svg()
-                .replace("<use href=", "<use xlink:href=")
-                .replaceFirst("<svg ", "<svg xmlns:xlink=\"http://www.w3.org/1999/xlink\" ");
-        Matcher size = SIZE.matcher(svg);
-        if (!size.find()) {
-            return;
-        }
-        double width = Double.parseDouble(size.group(1));
-        double scale = Math.min(1, CARD_MM / width);
-        if (scale < LEAST_SCALE) {
-            return;
-        }
-        cell.append("<div style='margin:1mm 0'>")
-                .append(size.replaceFirst(String.format(
-                        Locale.ROOT,
-                        "width=\"%.1fmm\" height=\"%.1fmm\"",
-                        width * scale,
-                        Double.parseDouble(size.group(2)) * scale)))
-                .append("</div>");
     }
 
     private void strands(StringBuilder cell, WorkCardView view) {

@@ -46,8 +46,8 @@ record CustomerDetails(
      * @throws Rejected with what was found before, and what cannot be so
      */
     void write(Customer one, Optional<Measures> shown, Instant now, List<Fault> faults) {
-        String where = optional(address, "address", LONGEST_ADDRESS, faults);
-        String mail = optional(email, "email", LONGEST_NAME, faults);
+        String where = Texts.optional(address, "address", LONGEST_ADDRESS, faults);
+        String mail = Texts.optional(email, "email", LONGEST_NAME, faults);
         if (!mail.isEmpty() && !mail.matches(MAIL)) {
             faults.add(Fault.of("email", "email.unread", mail));
         }
@@ -72,14 +72,6 @@ record CustomerDetails(
             one.handUm = handUm;
             one.measuredAt = now;
         }
-    }
-
-    private static String optional(@Nullable String text, String field, int longest, List<Fault> faults) {
-        String given = Texts.given(text).orElse("");
-        if (given.length() > longest) {
-            faults.add(Fault.of(field, "tooLong", longest));
-        }
-        return given;
     }
 
     private static @Nullable Long length(String field, @Nullable String text, UnitSystem units, List<Fault> faults) {

@@ -103,6 +103,21 @@ public class Customers {
         return known;
     }
 
+    /**
+     * Where a customer is reached.
+     *
+     * @param name as they are called now
+     * @param language as a tag; empty when nobody said
+     */
+    public record Contact(String name, String address, String email, String language) {}
+
+    /** @param customer the number of any of their names */
+    @Transactional(readOnly = true)
+    public Contact contact(long customer) {
+        Customer one = of(customer);
+        return new Contact(one.name, one.address, one.email, one.language);
+    }
+
     /** @param customer the number of one of their names */
     @Transactional(readOnly = true)
     public List<Long> namesOf(long customer) {

@@ -48,12 +48,25 @@ class CustomerOrder {
     /** In time before others. */
     private boolean must;
 
+    /** How it goes; empty where it is handed over. */
+    private String way = "";
+
+    /** From the day it leaves, which it is due on, to the day it arrives. */
+    private int wayDays;
+
     private String note;
     private String search = "";
 
     /** Seconds that its pieces still take; kept by the database, with each of them. */
     @Column(name = "making_left_s", insertable = false, updatable = false)
     private long makingLeftSeconds;
+
+    /** How many are made; kept by the application, with each of them. */
+    @Column(insertable = false, updatable = false)
+    private int made;
+
+    @Column(insertable = false, updatable = false)
+    private int dispatched;
 
     private Instant createdAt;
     private String createdBy;
@@ -141,6 +154,25 @@ class CustomerOrder {
 
     boolean must() {
         return must;
+    }
+
+    void goes(String by, int days) {
+        way = by;
+        wayDays = days;
+    }
+
+    String way() {
+        return way;
+    }
+
+    int wayDays() {
+        return wayDays;
+    }
+
+    /** The day it arrives when it leaves on the day it is due. */
+    @Nullable
+    LocalDate arrives() {
+        return due == null ? null : due.plusDays(wayDays);
     }
 
     int version() {

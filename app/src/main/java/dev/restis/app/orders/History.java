@@ -48,7 +48,8 @@ class History {
         PROMISED,
         PROMISE_MOVED,
         MUST_BE_IN_TIME,
-        NEED_NOT_BE_IN_TIME
+        NEED_NOT_BE_IN_TIME,
+        LEAVES
     }
 
     /**

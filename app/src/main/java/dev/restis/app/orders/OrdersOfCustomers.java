@@ -16,8 +16,10 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 
@@ -35,6 +37,7 @@ class OrdersOfCustomers implements OfCustomers {
     private final OrderExport export;
     private final PieceDesk desk;
     private final EntityManager entities;
+    private final ObjectProvider<KeptWithOrders> beside;
     private final Clock clock;
 
     OrdersOfCustomers(
@@ -43,12 +46,14 @@ class OrdersOfCustomers implements OfCustomers {
             OrderExport export,
             PieceDesk desk,
             EntityManager entities,
+            ObjectProvider<KeptWithOrders> beside,
             Clock clock) {
         this.store = store;
         this.locks = locks;
         this.export = export;
         this.desk = desk;
         this.entities = entities;
+        this.beside = beside;
         this.clock = clock;
     }
 
@@ -90,11 +95,17 @@ class OrdersOfCustomers implements OfCustomers {
     @Override
     public Map<String, List<Map<String, Object>>> everything(Collection<Long> customers) {
         PieceDesk.Sitting sitting = desk.sit();
-        return Map.of(
+        List<Long> orders = store.idsOf(customers);
+        Map<String, List<Map<String, Object>>> all = new TreeMap<>();
+        all.put(
                 "orders",
-                store.withLines(store.idsOf(customers)).stream()
+                store.withLines(orders).stream()
                         .map(order -> export.order(order, sitting))
                         .toList());
+        if (!orders.isEmpty()) {
+            beside.forEach(other -> all.putAll(other.everything(orders)));
+        }
+        return all;
     }
 
     @Override
@@ -119,6 +130,9 @@ class OrdersOfCustomers implements OfCustomers {
             // What is written is let go of, as there may be many.
             entities.flush();
             entities.clear();
+        }
+        if (!orders.isEmpty()) {
+            beside.forEach(other -> other.forget(orders));
         }
         // What a shop delivered of them tells who it was.
         entities.createNativeQuery("""

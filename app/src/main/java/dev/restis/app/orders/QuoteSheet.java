@@ -1,22 +1,19 @@
 package dev.restis.app.orders;
 
+import dev.restis.app.customers.Customers;
 import dev.restis.app.orders.Quotes.LinePrice;
 import dev.restis.app.orders.Quotes.PriceView;
 import dev.restis.app.orders.Quotes.QuoteView;
+import dev.restis.app.orders.SheetWords.Sheet;
+import dev.restis.app.patterns.PieceDesk;
+import dev.restis.app.patterns.PieceView;
 import dev.restis.app.platform.Pdf;
 import dev.restis.app.platform.Problems.NotFound;
-import dev.restis.app.platform.Texts;
 import dev.restis.app.workshop.Workshop;
-import dev.restis.core.measure.Length;
-import java.math.BigDecimal;
-import java.text.NumberFormat;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
-import java.util.Currency;
 import java.util.List;
-import java.util.Locale;
-import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -24,7 +21,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class QuoteSheet {
 
-    private record Sheet(CustomerOrder.OrderHead head, Workshop.Settings house, QuoteView quote) {
+    private static final double PICTURE_MM = 70;
+
+    private record Quoted(CustomerOrder order, Workshop.Settings house, QuoteView quote, Sheet words) {
+        CustomerOrder.OrderHead head() {
+            return order.head();
+        }
+
         PriceView price() {
             return quote.price();
         }
@@ -33,40 +36,52 @@ class QuoteSheet {
     private final OrderStore store;
     private final Quotes quotes;
     private final Workshop workshop;
-    private final MessageSource messages;
+    private final SheetWords words;
+    private final Customers customers;
+    private final PieceDesk desk;
 
-    QuoteSheet(OrderStore store, Quotes quotes, Workshop workshop, MessageSource messages) {
+    QuoteSheet(
+            OrderStore store, Quotes quotes, Workshop workshop, SheetWords words, Customers customers, PieceDesk desk) {
         this.store = store;
         this.quotes = quotes;
         this.workshop = workshop;
-        this.messages = messages;
+        this.words = words;
+        this.customers = customers;
+        this.desk = desk;
     }
 
     @Transactional(readOnly = true)
     public byte[] pdf(long order, Pdf.Paper paper) {
-        Sheet sheet = sheet(order);
-        String title =
-                text("quote.title", sheet.head().reference(), sheet.quote().number());
+        Quoted sheet = sheet(order);
+        String title = sheet.words()
+                .text("quote.title", sheet.head().reference(), sheet.quote().number());
         StringBuilder body = new StringBuilder();
-        body.append("<p class='small'>").append(Pdf.text(sheet.house().name())).append("</p>");
+        body.append("<p class='small'>")
+                .append(Pdf.text(sheet.house().name() + "\n" + sheet.house().address()))
+                .append("</p>");
         body.append("<h1>").append(Pdf.text(title)).append("</h1>");
         body.append("<p>")
-                .append(Pdf.text(text("quote.for", sheet.head().customer())))
+                .append(Pdf.text(sheet.words().text("quote.for", sheet.head().customer())))
                 .append("<br/>");
         body.append(Pdf.text(dates(sheet))).append("</p><table><thead><tr>");
-        body.append("<th>").append(Pdf.text(text("quote.piece"))).append("</th>");
+        body.append("<th>").append(Pdf.text(sheet.words().text("quote.piece"))).append("</th>");
         for (String column : List.of("quote.quantity", "quote.each", "quote.line")) {
-            body.append("<th class='right'>").append(Pdf.text(text(column))).append("</th>");
+            body.append("<th class='right'>")
+                    .append(Pdf.text(sheet.words().text(column)))
+                    .append("</th>");
         }
         body.append("</tr></thead><tbody>");
+        PieceDesk.Sitting sitting = desk.sit();
         for (LinePrice line : sheet.price().lines()) {
             body.append("<tr><td>").append(Pdf.text(line.patternName()));
             body.append("<br/><span class='small'>")
-                    .append(Pdf.text(details(line)))
-                    .append("</span></td>");
+                    .append(Pdf.text(details(line, sheet)))
+                    .append("</span>")
+                    .append(picture(line, sheet, sitting))
+                    .append("</td>");
             cell(body, String.valueOf(line.quantity()));
-            cell(body, money(line.each(), sheet));
-            cell(body, money(line.total(), sheet));
+            cell(body, sheet.words().money(line.each()));
+            cell(body, sheet.words().money(line.total()));
             body.append("</tr>");
         }
         body.append("</tbody></table><p class='right'>");
@@ -74,9 +89,10 @@ class QuoteSheet {
             body.append(Pdf.text(tax(sheet))).append("<br/>");
         }
         body.append("<span class='strong'>")
-                .append(Pdf.text(text("quote.total", money(sheet.price().gross(), sheet))))
+                .append(Pdf.text(sheet.words()
+                        .text("quote.total", sheet.words().money(sheet.price().gross()))))
                 .append("</span></p><p class='small'>")
-                .append(Pdf.text(text("quote.law")))
+                .append(Pdf.text(sheet.words().text("quote.law")))
                 .append("</p>");
         return Pdf.of(title, body.toString(), paper);
     }
@@ -84,87 +100,78 @@ class QuoteSheet {
     /** As plain text, to be sent in any way. */
     @Transactional(readOnly = true)
     public String message(long order) {
-        Sheet sheet = sheet(order);
+        Quoted sheet = sheet(order);
         List<String> lines = new ArrayList<>();
-        lines.add(text("quote.hello", sheet.head().customer()));
+        lines.add(sheet.words().text("quote.hello", sheet.head().customer()));
         lines.add("");
         for (LinePrice line : sheet.price().lines()) {
-            lines.add(text(
-                    "quote.messageLine",
-                    line.quantity(),
-                    line.patternName(),
-                    details(line),
-                    money(line.each(), sheet),
-                    money(line.total(), sheet)));
+            lines.add(sheet.words()
+                    .text(
+                            "quote.messageLine",
+                            line.quantity(),
+                            line.patternName(),
+                            details(line, sheet),
+                            sheet.words().money(line.each()),
+                            sheet.words().money(line.total())));
         }
         lines.add("");
         if (sheet.price().tax().signum() > 0) {
             lines.add(tax(sheet));
         }
-        lines.add(text("quote.total", money(sheet.price().gross(), sheet)));
+        lines.add(sheet.words()
+                .text("quote.total", sheet.words().money(sheet.price().gross())));
         lines.add(dates(sheet));
         lines.add("");
         lines.add(sheet.house().name());
         return String.join("\n", lines);
     }
 
-    private Sheet sheet(long id) {
+    private Quoted sheet(long id) {
         CustomerOrder order = store.findById(id).orElseThrow(() -> new NotFound("notFound"));
         QuoteView quote = quotes.last(id).orElseThrow(() -> new NotFound("notFound"));
-        return new Sheet(order.head(), workshop.settings(), quote);
+        Workshop.Settings house = workshop.settings();
+        String language = customers.contact(order.customerId()).language();
+        return new Quoted(order, house, quote, words.in(language, house.currency()));
     }
 
-    private String dates(Sheet sheet) {
-        String named = Texts.day(
-                LocalDate.ofInstant(sheet.quote().at(), ZoneId.of(sheet.house().zone())));
+    private static String dates(Quoted sheet) {
+        String named = sheet.words()
+                .day(LocalDate.ofInstant(
+                        sheet.quote().at(), ZoneId.of(sheet.house().zone())));
         LocalDate ready = sheet.price().ready();
         String until = sheet.quote().acceptedAt() == null
-                ? text("quote.until", Texts.day(sheet.quote().validUntil()))
-                : text("quote.accepted");
-        return text("quote.named", named) + " " + until
-                + (ready == null ? "" : " " + text("quote.ready", Texts.day(ready)));
+                ? sheet.words()
+                        .text("quote.until", sheet.words().day(sheet.quote().validUntil()))
+                : sheet.words().text("quote.accepted");
+        return sheet.words().text("quote.named", named) + " " + until
+                + (ready == null
+                        ? ""
+                        : " " + sheet.words().text("quote.ready", sheet.words().day(ready)));
     }
 
-    private String details(LinePrice line) {
-        List<String> details = new ArrayList<>();
-        if (line.sizeName() != null) {
-            details.add(text("quote.size", line.sizeName()));
-        } else if (line.wristUm() != null) {
-            details.add(text("quote.wrist", both(line.wristUm())));
-        }
-        if (line.lengthUm() != null) {
-            details.add(text("quote.length", both(line.lengthUm())));
-        }
-        details.add(String.join(", ", line.colours()));
-        if (line.kit()) {
-            details.add(text("quote.kit"));
-        }
-        return String.join(" · ", details);
+    private static String details(LinePrice line, Quoted sheet) {
+        return sheet.words().details(line.sizeName(), line.wristUm(), line.lengthUm(), line.colours(), line.kit());
     }
 
-    private static String both(long micrometres) {
-        double millimetres = new Length(micrometres).toMillimetres();
-        return String.format(Locale.ROOT, "%.1f cm (%.2f in)", millimetres / 10, millimetres / 25.4);
+    /** As the line is now; what was ordered otherwise since has no picture here. */
+    private static String picture(LinePrice line, Quoted sheet, PieceDesk.Sitting sitting) {
+        return sheet.order()
+                .line(line.line())
+                .map(OrderLine::spec)
+                .filter(spec -> spec.pattern().equals(line.pattern()))
+                .map(spec -> Pdf.picture(PieceView.card(sitting, sitting.workOut(spec)), PICTURE_MM))
+                .orElse("");
     }
 
-    private String tax(Sheet sheet) {
-        return text(
-                sheet.price().taxIncluded() ? "quote.taxIn" : "quote.taxOn",
-                sheet.price().taxPercent().stripTrailingZeros().toPlainString(),
-                money(sheet.price().tax(), sheet));
-    }
-
-    private static String money(BigDecimal amount, Sheet sheet) {
-        NumberFormat format = NumberFormat.getCurrencyInstance(Locale.ENGLISH);
-        format.setCurrency(Currency.getInstance(sheet.house().currency()));
-        return format.format(amount);
+    private static String tax(Quoted sheet) {
+        return sheet.words()
+                .text(
+                        sheet.price().taxIncluded() ? "quote.taxIn" : "quote.taxOn",
+                        sheet.price().taxPercent().stripTrailingZeros().toPlainString(),
+                        sheet.words().money(sheet.price().tax()));
     }
 
     private static void cell(StringBuilder body, String text) {
         body.append("<td class='right'>").append(Pdf.text(text)).append("</td>");
-    }
-
-    private String text(String key, Object... args) {
-        return messages.getMessage(key, args, Locale.ENGLISH);
     }
 }

@@ -317,6 +317,12 @@ public record PieceView(
         return picture(worked.piece(), worked.colours(), worked.hardwareColours(), Detail.FULL, sitting.drawing());
     }
 
+    /** The whole piece with its long parts shortened, as SVG. */
+    public static String card(PieceDesk.Sitting sitting, PieceDesk.Worked worked) {
+        return picture(worked.piece(), worked.colours(), worked.hardwareColours(), Detail.CARD, sitting.drawing())
+                .svg();
+    }
+
     static PictureView picture(
             WorkedPiece piece,
             List<String> colours,

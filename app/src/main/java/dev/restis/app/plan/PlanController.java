@@ -91,7 +91,7 @@ class PlanController {
     record NewBatch(@Nullable String name, List<Batches.Pick> picks) {}
 
     /** What waits at the stages of the rail. */
-    record WaitingView(int openOrders, int openPieces, int batchesToCut, int piecesToMake) {}
+    record WaitingView(int openOrders, int openPieces, int batchesToCut, int piecesToMake, int ordersToSend) {}
 
     private final Batches batches;
     private final PlanReads reads;

@@ -227,7 +227,8 @@ class PlanReads {
                         select count(*) filter (where planned < pieces) as open_orders,
                                coalesce(sum(pieces - planned), 0) as open_pieces,
                                (select count(*) from batch where pieces > 0 and cut < pieces) as batches_to_cut,
-                               (select count(*) from piece where stage = 'CUT' or stage = 'MAKING') as pieces_to_make
+                               (select count(*) from piece where stage = 'CUT' or stage = 'MAKING') as pieces_to_make,
+                               (select count(*) from customer_order where made > dispatched and stage = 'ACCEPTED') as orders_to_send
                         from customer_order where stage = 'ACCEPTED' and making_left_s > 0
                         """).query(WaitingView.class).single();
     }

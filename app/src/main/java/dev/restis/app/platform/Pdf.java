@@ -8,7 +8,10 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.util.Locale;
 import java.util.Objects;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.springframework.web.util.HtmlUtils;
 
 /** Prints pages as PDF, with fonts that ship with Restis, so that any name can be printed. */
@@ -46,6 +49,9 @@ public final class Pdf {
             </style><title>%s</title></head><body>%s</body></html>
             """;
 
+    private static final Pattern SIZE = Pattern.compile("width=\"([\\d.]+)mm\" height=\"([\\d.]+)mm\"");
+    private static final double LEAST_SCALE = 0.25;
+
     static {
         XRLog.setLoggingEnabled(false);
     }
@@ -56,6 +62,33 @@ public final class Pdf {
     public static String text(String plain) {
         return HtmlUtils.htmlEscape(plain.replaceAll("[\\p{Cntrl}&&[^\n]]", " "), "UTF-8")
                 .replace("\n", "<br/>");
+    }
+
+    /**
+     * A picture to scale, made smaller where it is longer than there is room; nothing where it would be but a line.
+     *
+     * @param svg with its size in millimetres
+     * @param mostMm the room there is, in millimetres
+     */
+    public static String picture(String svg, double mostMm) {
+        // What draws on paper knows the older way to refer to a part only.
+        String older = svg.replace("<use href=", "<use xlink:href=")
+                .replaceFirst("<svg ", "<svg xmlns:xlink=\"http://www.w3.org/1999/xlink\" ");
+        Matcher size = SIZE.matcher(older);
+        if (!size.find()) {
+            return "";
+        }
+        double width = Double.parseDouble(size.group(1));
+        double scale = Math.min(1, mostMm / width);
+        if (scale < LEAST_SCALE) {
+            return "";
+        }
+        String scaled = size.replaceFirst(String.format(
+                Locale.ROOT,
+                "width=\"%.1fmm\" height=\"%.1fmm\"",
+                width * scale,
+                Double.parseDouble(size.group(2)) * scale));
+        return "<div style='margin:1mm 0'>" + scaled + "</div>";
     }
 
     /**

@@ -38,6 +38,15 @@ public final class Texts {
         return given.orElse("");
     }
 
+    /** The text, or an empty one; with a fault added when it is too long. */
+    public static String optional(@Nullable String text, String field, int longest, List<Fault> faults) {
+        String given = given(text).orElse("");
+        if (given.length() > longest) {
+            faults.add(Fault.of(field, "tooLong", longest));
+        }
+        return given;
+    }
+
     /** A language's tag as it is usually written, or an empty one; nothing when it is none. */
     public static Optional<String> language(@Nullable String text) {
         String given = given(text).orElse("");
@@ -70,6 +79,17 @@ public final class Texts {
     public static String words(MessageSource messages, String code, @Nullable Object... figures) {
         Object[] plain = Arrays.stream(figures).map(String::valueOf).toArray();
         return messages.getMessage(code, plain, Locale.ENGLISH);
+    }
+
+    /** Words of the message files in a language, with figures as they are; in English where there are none in it. */
+    public static String words(MessageSource messages, Locale language, String code, @Nullable Object... figures) {
+        Object[] plain = Arrays.stream(figures).map(String::valueOf).toArray();
+        return messages.getMessage(code, plain, language);
+    }
+
+    /** A day as sheets have it, in a language. */
+    public static String day(LocalDate day, Locale language) {
+        return DAY.withLocale(language).format(day);
     }
 
     /** A day as sheets have it. */

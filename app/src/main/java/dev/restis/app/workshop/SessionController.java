@@ -60,6 +60,7 @@ class SessionController {
     private final boolean demo;
     private final SettingRevisions revisions;
     private final CsrfTokenRepository tokens;
+    private final Ways ways;
 
     SessionController(
             Workshop workshop,
@@ -69,6 +70,7 @@ class SessionController {
             SignInThrottle throttle,
             SettingRevisions revisions,
             CsrfTokenRepository tokens,
+            Ways ways,
             @Value("${restis.demo}") boolean demo) {
         this.workshop = workshop;
         this.household = household;
@@ -78,6 +80,7 @@ class SessionController {
         this.demo = demo;
         this.revisions = revisions;
         this.tokens = tokens;
+        this.ways = ways;
     }
 
     @GetMapping("/session")
@@ -211,6 +214,19 @@ class SessionController {
     @PutMapping("/house")
     Revised keepHouse(@RequestBody Workshop.House body) {
         return new Revised(workshop.keepHouse(body));
+    }
+
+    /** @param revision of what is changed */
+    record WaysView(List<Ways.Way> ways, int revision) {}
+
+    @GetMapping("/ways")
+    WaysView ways() {
+        return new WaysView(ways.all(), revisions.of(Setting.WAYS));
+    }
+
+    @PutMapping("/ways")
+    Revised keepWays(@RequestBody WaysView body) {
+        return new Revised(ways.keep(body.ways(), body.revision()));
     }
 
     private static Role roleOf(Authentication who) {

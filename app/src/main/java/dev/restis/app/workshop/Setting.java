@@ -10,5 +10,6 @@ public enum Setting {
     CUT_PLANS,
     WORK_STEPS,
     BENCH,
-    PLAN
+    PLAN,
+    WAYS
 }

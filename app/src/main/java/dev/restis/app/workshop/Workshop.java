@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -28,16 +29,22 @@ import org.springframework.transaction.annotation.Transactional;
 public class Workshop {
 
     /** What the house has settled. */
-    public record Settings(String name, String currency, String margin, String zone) {}
+    public record Settings(String name, String currency, String margin, String zone, String address) {}
 
     /**
      * The house as its owner settles it.
      *
      * @param currency of all prices, ISO 4217
      * @param zone where its days begin and end, of the IANA time zone database
+     * @param address as papers have it, line by line; may be empty
      * @param revision of what is changed
      */
-    public record House(String name, String currency, String zone, int revision) {}
+    public record House(
+            String name,
+            String currency,
+            String zone,
+            @Nullable String address,
+            int revision) {}
 
     /** @param ended whether they may not come in any more */
     public record PersonView(long id, String name, Role role, boolean ended) {}
@@ -47,6 +54,7 @@ public class Workshop {
             Map.entry("GENEROUS", MarginPolicy.GENEROUS),
             Map.entry("EVEN", MarginPolicy.EVEN),
             Map.entry("LEAN", MarginPolicy.LEAN));
+    private static final int LONGEST_ADDRESS = 400;
     private static final int SHORTEST_PASSWORD = 10;
     /** bcrypt reads no more bytes than this. */
     private static final int LONGEST_PASSWORD = 72;
@@ -145,11 +153,11 @@ public class Workshop {
 
     @Transactional(readOnly = true)
     public Settings settings() {
-        return jdbc.sql("select name, currency, margin, zone from workshop")
+        return jdbc.sql("select name, currency, margin, zone, address from workshop")
                 .query(Settings.class)
                 .optional()
                 .orElse(new Settings(
-                        "", "EUR", "BY_COST", ZoneId.systemDefault().getId()));
+                        "", "EUR", "BY_COST", ZoneId.systemDefault().getId(), ""));
     }
 
     public MarginPolicy margin() {
@@ -164,7 +172,7 @@ public class Workshop {
     @Transactional(readOnly = true)
     public House house() {
         Settings now = settings();
-        return new House(now.name(), now.currency(), now.zone(), revisions.of(Setting.HOUSE));
+        return new House(now.name(), now.currency(), now.zone(), now.address(), revisions.of(Setting.HOUSE));
     }
 
     /** Amounts that are in the books keep their figures in whatever currency. */
@@ -180,12 +188,13 @@ public class Workshop {
         if (!isZone(typed.zone())) {
             faults.add(Fault.of("zone", "zone.unknown", typed.zone()));
         }
+        String address = Texts.optional(typed.address(), "address", LONGEST_ADDRESS, faults);
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
         int next = revisions.next(Setting.HOUSE, typed.revision());
-        jdbc.sql("update workshop set name = ?, currency = ?, zone = ?")
-                .params(name, currency, typed.zone())
+        jdbc.sql("update workshop set name = ?, currency = ?, zone = ?, address = ?")
+                .params(name, currency, typed.zone(), address)
                 .update();
         return next;
     }

@@ -2,11 +2,11 @@ import { Button, Checkbox, Group, NumberInput, Stack, Table, Text, TextInput, Ti
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { Schemas } from '../../api/client';
-import { formatTime } from '../../shared/format';
-import { More } from '../../shared/More';
-import { ProblemNote } from '../../shared/ProblemNote';
-import { type PieceAct, piecesQuery, useNextPieces, usePieceAct, useTakeBack } from './queries';
+import type { Schemas } from '../api/client';
+import { formatTime } from './format';
+import { More } from './More';
+import { ProblemNote } from './ProblemNote';
+import { type PieceAct, piecesQuery, useNextPieces, usePieceAct, useTakeBack } from './pieces';
 
 type OrderPiece = Schemas['OrderPiece'];
 

@@ -1,0 +1,379 @@
+package dev.restis.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.stream.StreamSupport;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.ApplicationContext;
+import org.springframework.http.HttpMethod;
+import org.springframework.test.util.ReflectionTestUtils;
+import tools.jackson.databind.JsonNode;
+
+/** What is made goes out: parcels, papers, payments and messages. */
+class FinishedTest extends AtTheBench {
+
+    @Autowired
+    private ApplicationContext context;
+
+    @BeforeEach
+    void theHouseHasAnAddress() throws Exception {
+        JsonNode house = ask("/api/house").body();
+        assertThat(send("Tove", HttpMethod.PUT, "/api/house", """
+                        {"name": "Ullin Bench", "currency": "EUR", "zone": "%s", "address": "Net Lane 3\\nSkarrow Quay", "revision": %d}
+                        """.formatted(
+                                        house.path("zone").asString(),
+                                        house.path("revision").asInt()))
+                        .status())
+                .isEqualTo(200);
+    }
+
+    @AfterEach
+    void noSteps() {
+        jdbc.sql("update workshop set packs = false, address = ''").update();
+        jdbc.sql("delete from way").update();
+    }
+
+    private Answer pieceAct(String act, List<Long> which) throws Exception {
+        return tell("/api/pieces/acts", "{\"act\": \"%s\", \"pieces\": %s}".formatted(act, which));
+    }
+
+    private void finish(int count) throws Exception {
+        assertThat(pieceAct("FINISH", pieces.subList(0, count)).status()).isEqualTo(204);
+    }
+
+    private Answer parcel(List<Long> which, String more) throws Exception {
+        return tell("/api/finished/" + order + "/parcels", "{\"pieces\": %s%s}".formatted(which, more));
+    }
+
+    private JsonNode finished() throws Exception {
+        return ask("/api/finished/" + order).body();
+    }
+
+    private JsonNode row() throws Exception {
+        return StreamSupport.stream(
+                        ask("/api/finished?query=sefa cards")
+                                .body()
+                                .path("rows")
+                                .spliterator(),
+                        false)
+                .filter(r -> r.path("order").asLong() == order)
+                .findFirst()
+                .orElseThrow(() -> new AssertionError("the order is not among what is finished"));
+    }
+
+    private String pdf(String path) throws Exception {
+        byte[] content = mvc().perform(get("/api/finished/" + order + "/" + path)
+                        .with(user("Tove").roles("OWNER")))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        try (PDDocument document = Loader.loadPDF(content)) {
+            return new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
+        }
+    }
+
+    @Test
+    void anOrderGoesOutInParts() throws Exception {
+        assertThat(ask("/api/finished?query=sefa cards").body().path("rows")).isEmpty();
+        finish(2);
+        JsonNode here = row().path("onward");
+        assertThat(here.path("here").asInt()).isEqualTo(2);
+        assertThat(here.path("missing").asInt()).isEqualTo(1);
+        assertThat(here.hasNonNull("next")).as("the rest is waited for").isFalse();
+        assertThat(here.path("sendable").asInt()).isEqualTo(2);
+
+        Answer sent = parcel(
+                pieces.subList(0, 2), ", \"way\": \" Post \", \"tracking\": \"SQ 12\", \"note\": \"first part\"");
+        assertThat(sent.status()).as(sent.text()).isEqualTo(201);
+        JsonNode after = finished();
+        assertThat(after.path("parcels")).hasSize(1);
+        assertThat(after.path("parcels").path(0).path("way").asString()).isEqualTo("Post");
+        assertThat(after.path("parcels").path(0).path("pieces").asInt()).isEqualTo(2);
+        assertThat(after.path("onward").path("sent").asInt()).isEqualTo(2);
+        assertThat(ask("/api/finished?query=sefa cards").body().path("rows"))
+                .as("what lies here no more")
+                .isEmpty();
+
+        assertThat(pieceAct("FINISH", pieces.subList(2, 3)).status()).isEqualTo(204);
+        assertThat(row().path("onward").path("next").asString()).isEqualTo("SEND");
+    }
+
+    @Test
+    void whateverIsSentLiesInAParcel() throws Exception {
+        finish(3);
+        assertThat(pieceAct("SEND", pieces.subList(0, 2)).status()).isEqualTo(204);
+        assertThat(tell("/api/orders/" + order + "/acts/DISPATCH", "").status()).isEqualTo(204);
+        JsonNode parcels = finished().path("parcels");
+        assertThat(parcels.findValuesAsString("pieces")).containsExactly("1", "2");
+        assertThat(parcels.path(0).path("sentOn").asString())
+                .isEqualTo(LocalDate.now().toString());
+    }
+
+    @Test
+    void aParcelIsTakenBackSetRightAndComesBack() throws Exception {
+        finish(3);
+        long parcel = parcel(pieces, ", \"way\": \"Post\"").body().path("id").asLong();
+        assertThat(send("Tove", HttpMethod.PUT, "/api/finished/parcels/" + parcel, """
+                        {"way": "Courier", "tracking": "K-7", "sentOn": "%s", "version": 0}
+                        """.formatted(
+                                        LocalDate.now().minusDays(1)))
+                        .status())
+                .isEqualTo(204);
+        assertThat(send(
+                                "Bram",
+                                HttpMethod.PUT,
+                                "/api/finished/parcels/" + parcel,
+                                "{\"way\": \"Post\", \"version\": 0}")
+                        .status())
+                .as("Bram saw it as it was before")
+                .isEqualTo(409);
+        assertThat(send("Bram", HttpMethod.POST, "/api/finished/parcels/" + parcel + "/take-back", "")
+                        .status())
+                .as("it is Tove's")
+                .isEqualTo(409);
+        assertThat(pieceAct("COME_BACK", pieces.subList(0, 1)).status()).isEqualTo(204);
+        JsonNode after = finished();
+        assertThat(after.path("parcels").path(0).path("pieces").asInt()).isEqualTo(2);
+        assertThat(after.path("parcels").path(0).path("takenOut").asInt()).isEqualTo(1);
+        assertThat(after.path("onward").path("here").asInt()).isEqualTo(1);
+        assertThat(tell("/api/finished/parcels/" + parcel + "/take-back", "").status())
+                .isEqualTo(204);
+        assertThat(finished().path("onward").path("here").asInt()).isEqualTo(3);
+        assertThat(tell("/api/finished/parcels/" + parcel + "/take-back", "").status())
+                .as("nothing is left in it")
+                .isEqualTo(409);
+    }
+
+    @Test
+    void whatCameBackByMistakeLiesInItsParcelAgain() throws Exception {
+        finish(3);
+        parcel(pieces, "");
+        pieceAct("COME_BACK", pieces.subList(0, 1));
+        long event = StreamSupport.stream(
+                        ask("/api/orders/" + order + "/pieces")
+                                .body()
+                                .path("rows")
+                                .spliterator(),
+                        false)
+                .map(r -> r.path("piece"))
+                .filter(p -> p.path("piece").asLong() == pieces.get(0))
+                .findFirst()
+                .orElseThrow()
+                .path("last")
+                .path("event")
+                .asLong();
+        assertThat(tell("/api/pieces/take-back", "{\"events\": [%d]}".formatted(event))
+                        .status())
+                .isEqualTo(204);
+        assertThat(finished().path("parcels").path(0).path("pieces").asInt()).isEqualTo(3);
+    }
+
+    @Test
+    void aParcelIsRefusedWithItsReason() throws Exception {
+        finish(2);
+        assertThat(parcel(pieces, "").status()).as("one is not made").isEqualTo(409);
+        assertThat(parcel(List.of(), "").status()).isEqualTo(422);
+        assertThat(parcel(pieces.subList(0, 1), ", \"sentOn\": \"2099-01-01\"").text())
+                .contains("\"field\":\"sentOn\"");
+        assertThat(tell("/api/finished/999999/parcels", "{\"pieces\": [%d]}".formatted(pieces.get(0)))
+                        .status())
+                .isEqualTo(409);
+        assertThat(finished().path("parcels")).as("nothing left").isEmpty();
+    }
+
+    @Test
+    void twoWhoSendTheSameAtOnceMakeOneParcel() throws Exception {
+        finish(3);
+        ExecutorService two = Executors.newFixedThreadPool(2);
+        try {
+            List<Callable<Integer>> both = List.of(
+                    () -> parcel(pieces, "").status(), () -> parcel(pieces, "").status());
+            List<Integer> answers = two.invokeAll(both).stream()
+                    .map(FinishedTest::value)
+                    .sorted()
+                    .toList();
+            assertThat(answers).containsExactly(201, 409);
+        } finally {
+            two.shutdownNow();
+        }
+        assertThat(finished().path("parcels")).hasSize(1);
+    }
+
+    private static <T> T value(Future<T> of) {
+        try {
+            return of.get();
+        } catch (Exception e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    @Test
+    void anOrderLeavesInTimeToArrive() throws Exception {
+        assertThat(send("Tove", HttpMethod.PUT, "/api/ways", """
+                        {"ways": [{"name": "Post", "days": 3}, {"name": "post", "days": 70}], "revision": 0}
+                        """).text()).contains("ways[1].name", "ways[1].days");
+        int revision = ask("/api/ways").body().path("revision").asInt();
+        assertThat(send("Tove", HttpMethod.PUT, "/api/ways", """
+                        {"ways": [{"name": "Post", "days": 3}, {"name": "Courier", "days": 1}], "revision": %d}
+                        """.formatted(revision))
+                        .status())
+                .isEqualTo(200);
+        assertThat(send("Bram", HttpMethod.PUT, "/api/ways", "{\"ways\": [], \"revision\": 1}")
+                        .status())
+                .isEqualTo(403);
+        String due = ask("/api/orders/" + order).body().path("due").asString("");
+        LocalDate arrives = LocalDate.now().plusDays(20);
+        assertThat(arrival("Post", 3, arrives, due).status()).isEqualTo(204);
+        JsonNode after = ask("/api/orders/" + order).body();
+        assertThat(after.path("due").asString()).isEqualTo(arrives.minusDays(3).toString());
+        assertThat(after.path("arrives").asString()).isEqualTo(arrives.toString());
+        assertThat(after.path("history").path(0).path("what").asString()).isEqualTo("LEAVES");
+        assertThat(arrival("Courier", 1, arrives, due).status())
+                .as("whoever saw another day is told")
+                .isEqualTo(409);
+        assertThat(arrival(
+                                "Post",
+                                3,
+                                LocalDate.now().plusDays(1),
+                                arrives.minusDays(3).toString())
+                        .text())
+                .contains("\"field\":\"arrives\"");
+    }
+
+    private Answer arrival(String way, int days, LocalDate arrives, String due) throws Exception {
+        return send("Tove", HttpMethod.PUT, "/api/orders/" + order + "/arrival", """
+                {"way": "%s", "days": %d, "arrives": "%s"%s}
+                """.formatted(
+                        way, days, arrives, due.isEmpty() ? "" : ", \"due\": \"" + due + "\""));
+    }
+
+    @Test
+    void whatIsPaidIsNotedAndTakenBack() throws Exception {
+        JsonNode before = ask("/api/orders/" + order + "/payments").body();
+        double agreed = before.path("agreed").asDouble();
+        assertThat(agreed).isPositive();
+        assertThat(before.path("open").asDouble()).isEqualTo(agreed);
+        long first = pay("5,50", false).body().path("id").asLong();
+        assertThat(pay("1.00", true).status()).isEqualTo(201);
+        JsonNode after = ask("/api/orders/" + order + "/payments").body();
+        assertThat(after.path("paid").asDouble()).isEqualTo(4.5);
+        assertThat(after.path("open").asDouble()).isEqualTo(agreed - 4.5);
+        assertThat(tell("/api/orders/" + order + "/payments/" + first + "/withdraw", "")
+                        .status())
+                .isEqualTo(204);
+        assertThat(tell("/api/orders/" + order + "/payments/" + first + "/withdraw", "")
+                        .status())
+                .isEqualTo(409);
+        assertThat(ask("/api/orders/" + order + "/payments").body().path("paid").asDouble())
+                .isEqualTo(-1.0);
+        assertThat(pay("0", false).status()).isEqualTo(422);
+        assertThat(pay("1.005", false).text()).contains("\"field\":\"amount\"");
+        assertThat(pay("ten", false).status()).isEqualTo(422);
+        finish(1);
+        assertThat(row().path("open").asDouble()).isEqualTo(agreed + 1);
+    }
+
+    private Answer pay(String amount, boolean back) throws Exception {
+        return tell("/api/orders/" + order + "/payments", """
+                {"amount": "%s", "how": "CASH", "back": %s}
+                """.formatted(amount, back));
+    }
+
+    @Test
+    void papersNameWhatLiesInTheParcel() throws Exception {
+        finish(2);
+        String packing = pdf("packing-list.pdf");
+        assertThat(packing)
+                .contains("Ullin Bench", "Net Lane 3", "Sefa Cards", "wrist 16.0 cm", "Pieces in this parcel: 2")
+                .contains("to come later: 1", "#" + pieces.get(0), "#" + pieces.get(1))
+                .doesNotContain("#" + pieces.get(2));
+        assertThat(pdf("packing-list.pdf?paper=LETTER")).contains("Packing list");
+        assertThat(pdf("delivery-note.pdf"))
+                .contains("Still to come of this order: 1", "Batch: ")
+                .doesNotContain("€");
+        double agreed =
+                ask("/api/orders/" + order + "/payments").body().path("agreed").asDouble();
+        String each = String.format(Locale.ROOT, "€%.2f", agreed / 3);
+        assertThat(pdf("delivery-note.pdf?prices=true")).contains(each);
+        assertThat(pdf("care.pdf"))
+                .contains("Polyester", "children under three", "no safety or climbing gear")
+                .contains("Ullin Bench");
+        String tags = pdf("tags.pdf");
+        assertThat(tags).contains("#" + pieces.get(0), "Small parts: not for children under 3", "Ullin Bench");
+        assertThat(pdf("tags.pdf?paper=A4")).contains("#" + pieces.get(1));
+        long parcel = parcel(pieces.subList(0, 1), ", \"tracking\": \"SQ 9\"")
+                .body()
+                .path("id")
+                .asLong();
+        assertThat(pdf("delivery-note.pdf?parcel=" + parcel)).contains("parcel 1", "no. SQ 9");
+    }
+
+    @Test
+    void nothingMadeHasNoPapers() throws Exception {
+        assertThat(ask("/api/finished/" + order + "/care.pdf").status()).isEqualTo(409);
+        finish(1);
+        assertThat(ask("/api/finished/" + order + "/care.pdf?parcel=999999").status())
+                .isEqualTo(404);
+    }
+
+    @Test
+    void aMessageIsReadChangedAndPutInTheOutboxByAPerson(@TempDir Path home) throws Exception {
+        Object files = context.getBean("outboxFiles");
+        Object before = ReflectionTestUtils.getField(files, "folder");
+        ReflectionTestUtils.setField(files, "folder", home);
+        try {
+            finish(3);
+            parcel(pieces, ", \"way\": \"Post\", \"tracking\": \"SQ 77\"");
+            JsonNode draft = ask("/api/finished/" + order + "/letters/SENT").body();
+            assertThat(draft.path("body").asString())
+                    .contains("Sefa Cards", "3 x", "It comes by Post.", "Its number is SQ 77.");
+            for (String kind : List.of("READY", "LATER", "QUOTE")) {
+                assertThat(ask("/api/finished/" + order + "/letters/" + kind).status())
+                        .isEqualTo(200);
+            }
+            assertThat(letter("", "A subject", 0).text()).contains("\"field\":\"recipient\"");
+            assertThat(letter("nobody", "A subject", 0).text()).contains("\"field\":\"recipient\"");
+            assertThat(letter("sefa@quay.example", "On its way, gr\u00fc\u00dfe", 0)
+                            .status())
+                    .isEqualTo(201);
+            assertThat(letter("sefa@quay.example", "Once more", 0).status())
+                    .as("the second of two is told")
+                    .isEqualTo(409);
+            await().until(() -> finished().path("letters").path(0).hasNonNull("handedOverAt"));
+            List<Path> found;
+            try (var all = Files.list(home)) {
+                found = all.toList();
+            }
+            assertThat(found).hasSize(1);
+            String mail = Files.readString(found.get(0));
+            assertThat(mail).contains("To: sefa@quay.example", "=?UTF-8?", "Ullin Bench");
+        } finally {
+            ReflectionTestUtils.setField(files, "folder", before);
+        }
+    }
+
+    private Answer letter(String to, String subject, long seen) throws Exception {
+        return tell("/api/finished/" + order + "/letters", """
+                {"kind": "SENT", "recipient": "%s", "subject": "%s", "body": "Dear Sefa,\\nit left.", "before": %d}
+                """.formatted(to, subject, seen));
+    }
+}
