@@ -48,3 +48,13 @@ export function useKeepPlanRules() {
       ]),
   });
 }
+
+/** What helps an order that is late, whoever does it. */
+export const goFirst = (id: number, body: Schemas['SeenPlan']) =>
+  ask(api.POST('/api/workplan/orders/{id}/first', { params: { path: { id } }, body }));
+
+export const stayLonger = (id: number, body: Schemas['LongerDay']) =>
+  ask(api.POST('/api/people/{id}/calendar/longer', { params: { path: { id } }, body }));
+
+export const mustBeInTime = (id: number, body: Schemas['MustBeInTime']) =>
+  ask(api.PUT('/api/orders/{id}/must', { params: { path: { id } }, body }));

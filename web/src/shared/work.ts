@@ -13,6 +13,12 @@ export const todayQuery = queryOptions({
   refetchInterval: 60_000,
 });
 
+/** What should be ordered first. */
+export const buyFirstQuery = queryOptions({
+  queryKey: ['stock', 'buy-first'],
+  queryFn: () => ask(api.GET('/api/stock/buy')),
+});
+
 /** Orders, plan, cut lists, stock and costs hang together; after a change all of them are asked anew. */
 export function useRefreshWork() {
   const client = useQueryClient();

@@ -158,7 +158,7 @@ export function BoardView({ board, from, unplanned }: BoardProps) {
           onClose={() => setChosen(undefined)}
         />
       )}
-      {plan && <Troubled plan={plan} owner={owner} act={say} acting={act.isPending} />}
+      {plan && <Troubled plan={plan} />}
       {plan && <Feeds makers={board.makers} />}
     </Stack>
   );

@@ -37,11 +37,7 @@ const routes = (more: Record<string, unknown> = {}) => ({
   'GET /api/plan': { open: [] },
   'GET /api/plan/anew': { rows: [] },
   'GET /api/plan/batches': { rows: [] },
-  'GET /api/today': {
-    mine: { pieces: 0, first: [] },
-    toMake: { pieces: 0, first: [] },
-    toCut: { pieces: 0, first: [] },
-  },
+  'GET /api/today': { now: [], more: 0, waits: [], decide: [] },
   ...more,
 });
 
@@ -78,9 +74,13 @@ it('offers a small house what to tie today', async () => {
     routes({
       'GET /api/workplan': { ...UNPLANNED, makers: [{ person: 1, name: 'Tove', days: [] }], openPieces: 3 },
       'GET /api/today': {
-        mine: { pieces: 0, first: [] },
-        toMake: { pieces: 2, first: [row] },
-        toCut: { pieces: 3, first: [] },
+        now: [
+          { ...row, doing: 'TIE' },
+          { ...row, order: 5, doing: 'CUT', pieces: 3 },
+        ],
+        more: 0,
+        waits: [],
+        decide: [],
       },
     }),
   );

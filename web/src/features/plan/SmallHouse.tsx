@@ -16,8 +16,10 @@ export function SmallHouse({ board }: { board: Board }) {
   // Whoever is gone may still stand in a plan of before.
   const present = board.makers.filter((m) => m.name !== '');
   if (!today.data || present.length !== 1 || board.openPieces > FEW_PIECES) return null;
-  const rows = [today.data.mine, today.data.toMake].flatMap((stage) => stage.first);
-  const toCut = today.data.toCut.pieces;
+  const rows = today.data.now.filter((row) => row.doing === 'TIE');
+  const toCut = today.data.now
+    .filter((row) => row.doing === 'CUT' && !row.open)
+    .reduce((n, row) => n + row.pieces, 0);
   if (rows.length === 0 && toCut === 0) return null;
   return (
     <Stack component="section" className="panel" p="sm" gap="xs" aria-label={t('days.today')}>
@@ -37,7 +39,7 @@ export function SmallHouse({ board }: { board: Board }) {
       ))}
       {toCut > 0 && (
         <Group justify="space-between" gap="sm">
-          <Text size="sm">{t('today.toCut', { count: toCut })}</Text>
+          <Text size="sm">{t('days.toCut', { count: toCut })}</Text>
           <Button component={Link} to="/cut" variant="default" mih={44}>
             {t('today.cut')}
           </Button>

@@ -1,5 +1,5 @@
-import { Anchor, Button, Group, Stack, Text, Title } from '@mantine/core';
-import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { Anchor, Button, Stack, Text, Title } from '@mantine/core';
+import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
@@ -7,21 +7,19 @@ import type { Schemas } from '../../api/client';
 import { formatDay } from '../../shared/format';
 import { More } from '../../shared/More';
 import { Await } from '../../shared/Page';
+import { Rescue } from '../../shared/Rescue';
 import { lateWords } from '../../shared/risk';
 import classes from './BoardView.module.css';
-import { type Head, type PlanAct, rescueQuery, troubledQuery } from './board';
+import { type Head, troubledQuery } from './board';
 
 type Order = Schemas['TroubledOrderView'];
 
 interface Props {
   plan: Head;
-  owner: boolean;
-  act: (one: PlanAct) => void;
-  acting: boolean;
 }
 
 /** Orders that are late, may be late, or of which nothing is planned, and what would help. */
-export function Troubled({ plan, owner, act, acting }: Props) {
+export function Troubled({ plan }: Props) {
   const { t } = useTranslation();
   const orders = useInfiniteQuery(troubledQuery(plan.id));
   const rows = orders.data?.pages.flatMap((page) => page.rows) ?? [];
@@ -40,14 +38,14 @@ export function Troubled({ plan, owner, act, acting }: Props) {
         }
       </Await>
       {rows.map((order) => (
-        <Row key={order.order} plan={plan} order={order} owner={owner} act={act} acting={acting} />
+        <Row key={order.order} order={order} />
       ))}
       <More query={orders} />
     </Stack>
   );
 }
 
-function Row({ plan, order, owner, act, acting }: Props & { order: Order }) {
+function Row({ order }: { order: Order }) {
   const { t } = useTranslation();
   const [open, setOpen] = useState(false);
   return (
@@ -83,93 +81,7 @@ function Row({ plan, order, owner, act, acting }: Props & { order: Order }) {
           )
         )}
       </div>
-      {open && <Help plan={plan} order={order} owner={owner} act={act} acting={acting} />}
+      {open && <Rescue order={order} />}
     </div>
-  );
-}
-
-function Help({ plan, order, owner, act, acting }: Props & { order: Order }) {
-  const { t } = useTranslation();
-  const rescue = useQuery(rescueQuery(plan.id, order.order));
-  return (
-    <Stack px="sm" pb="sm" gap="xs">
-      <Await query={rescue}>
-        {({ noMinutesHelp, overtime, goesFirst, lateDays }) => (
-          <>
-            {noMinutesHelp && <Text size="sm">{t('days.help.noMinutes')}</Text>}
-            {!noMinutesHelp && lateDays === 0 && <Text size="sm">{t('days.help.inTime')}</Text>}
-            {overtime.length > 0 && (
-              <Group gap="sm">
-                <Text size="sm">
-                  {t('days.help.longer', {
-                    who: overtime
-                      .map((o) =>
-                        t('days.help.longer.who', {
-                          name: o.name,
-                          minutes: o.minutes,
-                          day: formatDay(o.day),
-                        }),
-                      )
-                      .join(', '),
-                  })}
-                </Text>
-                {owner && (
-                  <Button
-                    size="compact-sm"
-                    variant="subtle"
-                    loading={acting}
-                    onClick={() => {
-                      for (const { person, day, minutes } of overtime) {
-                        act({ act: 'longer', person, body: { day, minutes } });
-                      }
-                    }}
-                  >
-                    {t('days.help.longer.do', { count: overtime.length })}
-                  </Button>
-                )}
-              </Group>
-            )}
-            {goesFirst && (
-              <Group gap="sm">
-                <Text size="sm">
-                  {goesFirst.later.length === 0
-                    ? t('days.help.first.free')
-                    : t('days.help.first', {
-                        orders: goesFirst.later.join(', '),
-                        more: goesFirst.more > 0 ? ` +${goesFirst.more}` : '',
-                      })}
-                </Text>
-                {owner && (
-                  <Button
-                    size="compact-sm"
-                    variant="subtle"
-                    loading={acting}
-                    onClick={() => act({ act: 'first', order: order.order, body: { plan: plan.id } })}
-                  >
-                    {t('days.help.first.do')}
-                  </Button>
-                )}
-              </Group>
-            )}
-            {!noMinutesHelp && lateDays > 0 && overtime.length === 0 && !goesFirst && (
-              <Text size="sm">{t('days.help.nothing')}</Text>
-            )}
-            {!order.must && (
-              <Group gap="sm">
-                <Text size="sm">{t('days.help.must')}</Text>
-                <Button
-                  size="compact-sm"
-                  variant="subtle"
-                  loading={acting}
-                  onClick={() => act({ act: 'must', order: order.order, body: { must: true } })}
-                >
-                  {t('days.help.must.do')}
-                </Button>
-              </Group>
-            )}
-          </>
-        )}
-      </Await>
-    </Stack>
   );
 }

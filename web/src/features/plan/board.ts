@@ -52,12 +52,6 @@ export const unplannedQuery = (plan: number | undefined) =>
     placeholderData: keepPreviousData,
   });
 
-export const rescueQuery = (plan: number, order: number) =>
-  queryOptions({
-    queryKey: [OF_A_PLAN, plan, 'rescue', order],
-    queryFn: () => ask(api.GET('/api/workplan/orders/{id}/rescue', { params: { path: { id: order } } })),
-  });
-
 export const diffQuery = (plan: number) =>
   queryOptions({
     queryKey: [...WORKPLAN, 'diff', plan],
@@ -89,11 +83,8 @@ export type PlanAct =
   | { act: 'merge'; body: Schemas['MergeParcels'] }
   | { act: 'lock'; body: Schemas['LockDay'] }
   | { act: 'take'; body: Schemas['SomeParcels'] }
-  | { act: 'first'; order: number; body: Schemas['SeenPlan'] }
   | { act: 'publish'; body: Schemas['SeenPlan'] }
-  | { act: 'back'; body: Schemas['SeenPlan'] }
-  | { act: 'longer'; person: number; body: Schemas['LongerDay'] }
-  | { act: 'must'; order: number; body: Schemas['MustBeInTime'] };
+  | { act: 'back'; body: Schemas['SeenPlan'] };
 
 function send(one: PlanAct): Promise<unknown> {
   switch (one.act) {
@@ -111,23 +102,10 @@ function send(one: PlanAct): Promise<unknown> {
       return ask(api.POST('/api/workplan/lock-day', { body: one.body }));
     case 'take':
       return takePlanned(one.body);
-    case 'first':
-      return ask(
-        api.POST('/api/workplan/orders/{id}/first', { params: { path: { id: one.order } }, body: one.body }),
-      );
     case 'publish':
       return ask(api.POST('/api/workplan/publish', { body: one.body }));
     case 'back':
       return ask(api.POST('/api/workplan/back', { body: one.body }));
-    case 'longer':
-      return ask(
-        api.POST('/api/people/{id}/calendar/longer', {
-          params: { path: { id: one.person } },
-          body: one.body,
-        }),
-      );
-    case 'must':
-      return ask(api.PUT('/api/orders/{id}/must', { params: { path: { id: one.order } }, body: one.body }));
   }
 }
 

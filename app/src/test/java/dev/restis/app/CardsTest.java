@@ -375,25 +375,6 @@ class CardsTest extends AtTheBench {
         }
     }
 
-    @Test
-    void theMorningTellsWhatWaitsWhere() throws Exception {
-        take("Tove", pieces.subList(0, 1), false);
-        doTo(pieces.get(0), card(pieces.get(0)).path("steps").size());
-        take("Tove", pieces.subList(1, 2), false);
-        JsonNode before = ask("/api/today").body();
-        take("Bram", pieces.subList(2, 3), false);
-        JsonNode today = ask("/api/today").body();
-        assertThat(today.path("mine")).as("not what others have in hand").isEqualTo(before.path("mine"));
-        assertThat(today.path("toMake").path("pieces").asInt())
-                .isEqualTo(before.path("toMake").path("pieces").asInt() - 1);
-        for (String stage : List.of("mine", "toMake", "made")) {
-            assertThat(today.path(stage).path("pieces").asLong()).as(stage).isPositive();
-            assertThat(today.path(stage).path("first").size()).as(stage).isBetween(1, 5);
-        }
-        assertThat(today.path("mine").path("first").path(0).path("reference").asString())
-                .isNotEmpty();
-    }
-
     /** Two people take the pieces from each other and do what they find; every act is kept once or refused. */
     @Test
     void twoPeopleAtTheSamePieces() throws Exception {

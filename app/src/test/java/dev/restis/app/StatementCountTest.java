@@ -52,6 +52,8 @@ class StatementCountTest extends RestisTest {
         "/api/cut/waste?by=ARTICLE, 2",
         "/api/cut/waste?by=MONTH, 2",
         "/api/cut/waste?by=BATCH, 3",
+        "/api/today, 27",
+        "/api/finished, 14",
         "/api/costs, 1",
         "/api/costs/totals, 1",
         "/api/costs/books, 4",

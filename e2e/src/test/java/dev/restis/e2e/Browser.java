@@ -33,7 +33,7 @@ final class Browser implements AutoCloseable {
 
     private static final String EMPTY = "about:blank";
     private static final int CONFLICT = 409;
-    private static final String ASKS_NOTHING = "/finished";
+    private static final String ASKS_NOTHING = "/patterns/read";
 
     private final Playwright playwright;
     private final com.microsoft.playwright.Browser chromium;
@@ -199,7 +199,7 @@ final class Browser implements AutoCloseable {
         show(page, "push", ASKS_NOTHING);
         Locator between = page.getByRole(
                 AriaRole.HEADING,
-                new Page.GetByRoleOptions().setName("Finished").setLevel(1));
+                new Page.GetByRoleOptions().setName("Read from JSON").setLevel(1));
         between.waitFor();
         if (!path.equals(ASKS_NOTHING)) {
             show(page, "replace", path);

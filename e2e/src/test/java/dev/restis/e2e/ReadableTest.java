@@ -85,6 +85,7 @@ class ReadableTest {
                 "/bench/1",
                 "/bench/tales",
                 "/finished",
+                "/finished/2",
                 "/patterns",
                 "/patterns/snake",
                 "/patterns/new",
@@ -108,6 +109,9 @@ class ReadableTest {
         }
         Page phone = browser.signedIn("Bram", ColorScheme.LIGHT, 390, 844);
         for (String view : List.of(
+                "/today",
+                "/finished",
+                "/finished/2",
                 "/cut",
                 "/cut/1",
                 "/bench",

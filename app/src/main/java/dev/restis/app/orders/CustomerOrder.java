@@ -61,7 +61,16 @@ class CustomerOrder {
     @Column(name = "making_left_s", insertable = false, updatable = false)
     private long makingLeftSeconds;
 
-    /** How many are made; kept by the application, with each of them. */
+    /** How many of its pieces are so far; kept by the application, with each of them. */
+    @Column(insertable = false, updatable = false)
+    private int pieces;
+
+    @Column(insertable = false, updatable = false)
+    private int planned;
+
+    @Column(insertable = false, updatable = false)
+    private int cut;
+
     @Column(insertable = false, updatable = false)
     private int made;
 

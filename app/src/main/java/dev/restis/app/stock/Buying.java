@@ -70,6 +70,7 @@ class Buying {
      * @param offers the cheapest first
      * @param levels the least that is left in each week when nothing is bought
      * @param runsOut the first day there is not enough then
+     * @param orderBy the day on which it must be ordered at the latest to be there before; nothing while there is enough
      */
     record BuyLine(
             long articleId,
@@ -84,7 +85,8 @@ class Buying {
             int weeks,
             List<BuyOffer> offers,
             List<Level> levels,
-            @Nullable LocalDate runsOut) {
+            @Nullable LocalDate runsOut,
+            @Nullable LocalDate orderBy) {
 
         boolean lacking() {
             return offers.get(0).needed() > 0;
@@ -175,10 +177,21 @@ class Buying {
                             usage.weeks(),
                             offers,
                             weekly(out.levels()),
-                            out.runsOut().orElse(null));
+                            out.runsOut().orElse(null),
+                            offers.get(0).needed() == 0
+                                    ? null
+                                    : orderBy(
+                                            out.runsOut().orElse(today),
+                                            offers.get(0).leadDays(),
+                                            today));
                 })
                 .sorted(Comparator.comparing(Buying::place))
                 .toList();
+    }
+
+    private static LocalDate orderBy(LocalDate runsOut, int leadDays, LocalDate today) {
+        LocalDate latest = runsOut.minusDays(leadDays);
+        return latest.isBefore(today) ? today : latest;
     }
 
     private record Position(ServiceLevel level, int reviewDays, long free, long onOrder) {}

@@ -1,189 +1,286 @@
 package dev.restis.app.today;
 
 import dev.restis.app.patterns.PieceDesk;
+import dev.restis.app.today.MorningWork.Pieces;
+import dev.restis.app.workplan.WorkPlans;
+import dev.restis.app.workplan.WorkPlans.Handling;
+import dev.restis.app.workshop.Calendars;
 import dev.restis.app.workshop.Workshop;
-import dev.restis.core.order.OrderStage;
+import dev.restis.core.batch.OpenMinutes;
+import dev.restis.core.morning.Doing;
+import dev.restis.core.morning.LatestStart;
+import dev.restis.core.morning.Matter;
+import dev.restis.core.work.Onward;
+import dev.restis.core.work.Onward.Alike;
+import dev.restis.core.work.PieceAct;
 import dev.restis.core.work.PieceStage;
+import dev.restis.core.work.PieceState;
 import dev.restis.core.work.WorkSteps;
-import jakarta.persistence.EntityManager;
-import jakarta.persistence.Tuple;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** A few rows of each stage, what is wanted first at the top, and how many there are in all. */
+/** The morning: what to do, what must begin first at the top, and what is waited for. */
 @Service
 class TodayReads {
 
-    private static final int MOST = 5;
+    private static final int MOST_NOW = 30;
+    private static final int MOST_WAITING = 15;
+    private static final int SECONDS_A_DAY = 86_400;
 
     /**
-     * Pieces of one order that wait at a stage.
+     * Something to do with pieces of an order.
      *
-     * @param piece one of them
-     * @param until when the last of them is dry, of what is drying
+     * @param line one of the lines, for its picture
+     * @param doing what comes next
+     * @param piece the first of the pieces
+     * @param some their numbers, not more than are taken in hand at once
+     * @param due the day on which they must leave
+     * @param startBy the day on which work must begin at the latest; nothing where any day will do
+     * @param late whether that day is over
+     * @param until when it can go on; nothing where it can now
+     * @param missing how many pieces of its order it waits for
+     * @param inHand whether it is in the hands of whoever asks
+     * @param mine whether it is theirs to do: in their hands, or nobody else's by the plan
+     * @param batch to be cut
+     * @param cutList the list that its strands are on already
+     * @param open whether nobody has put the pieces in a batch
+     * @param planned whether the plan that people have seen says who ties them
      */
-    record WaitingOrder(
+    record MorningRow(
             long order,
             String reference,
             String customer,
-            long piece,
+            long line,
             String patternName,
+            Doing doing,
             int pieces,
+            long piece,
+            List<Long> some,
             @Nullable LocalDate due,
-            @Nullable Instant until) {}
-
-    /** @param pieces of all orders together */
-    record StageView(long pieces, List<WaitingOrder> first) {}
-
-    /** @param pieces that are not made yet */
-    record LateOrder(long order, String reference, String customer, LocalDate due, long pieces) {}
-
-    record LateView(long orders, List<LateOrder> first) {}
+            @Nullable LocalDate startBy,
+            boolean late,
+            @Nullable Instant until,
+            int missing,
+            boolean inHand,
+            boolean mine,
+            @Nullable Long batch,
+            @Nullable Long cutList,
+            boolean open,
+            boolean planned) {}
 
     /**
      * The morning.
      *
-     * @param late orders whose day is over and that are not made
-     * @param heldUp stopped at a gate: somebody must decide
-     * @param mine pieces in one's own hands, and not held up
-     * @param toMake cut, and in nobody's hands
-     * @param drying made, and not dry yet
-     * @param made made or further, dry, and not sent
-     * @param checks whether the house inspects what is made
-     * @param packs whether the house packs before it sends
+     * @param now what can be done now, in the order in which it must begin
+     * @param more how much there is beside what is shown
+     * @param waits what cannot, in the order in which it can go on
+     * @param decide what waits for somebody's word
      */
-    record TodayView(
-            LateView late,
-            StageView heldUp,
-            StageView toCut,
-            StageView mine,
-            StageView toMake,
-            StageView drying,
-            StageView made,
-            boolean checks,
-            boolean packs) {}
+    record TodayView(List<MorningRow> now, int more, List<MorningRow> waits, List<Decisions.DecisionRow> decide) {}
 
-    private final EntityManager entities;
+    private final MorningWork work;
+    private final Decisions decisions;
     private final PieceDesk desk;
     private final Workshop workshop;
+    private final Calendars calendars;
+    private final WorkPlans plans;
     private final Clock clock;
 
-    TodayReads(EntityManager entities, PieceDesk desk, Workshop workshop, Clock clock) {
-        this.entities = entities;
+    TodayReads(
+            MorningWork work,
+            Decisions decisions,
+            PieceDesk desk,
+            Workshop workshop,
+            Calendars calendars,
+            WorkPlans plans,
+            Clock clock) {
+        this.work = work;
+        this.decisions = decisions;
         this.desk = desk;
         this.workshop = workshop;
+        this.calendars = calendars;
+        this.plans = plans;
         this.clock = clock;
-    }
-
-    /** Where pieces wait, and what of it somebody else has in hand. */
-    private enum Waits {
-        TO_CUT,
-        HELD_UP,
-        MINE,
-        TO_MAKE,
-        DRYING,
-        MADE,
-        ELSEWHERE
     }
 
     @Transactional(readOnly = true)
     public TodayView today() {
-        WorkSteps steps = workshop.steps();
-        Map<Waits, StageView> stages = stages();
-        StageView none = new StageView(0, List.of());
-        return new TodayView(
-                late(),
-                stages.getOrDefault(Waits.HELD_UP, none),
-                stages.getOrDefault(Waits.TO_CUT, none),
-                stages.getOrDefault(Waits.MINE, none),
-                stages.getOrDefault(Waits.TO_MAKE, none),
-                stages.getOrDefault(Waits.DRYING, none),
-                stages.getOrDefault(Waits.MADE, none),
-                steps.checks(),
-                steps.packs());
-    }
-
-    /** All of them in one reading: how many pieces, and the orders that are wanted first. */
-    private Map<Waits, StageView> stages() {
-        PieceDesk.Sitting sitting = desk.sit();
-        Map<Waits, Long> counts = new EnumMap<>(Waits.class);
-        Map<Waits, List<WaitingOrder>> first = new EnumMap<>(Waits.class);
-        for (Object row : entities.createNativeQuery("""
-                        with work as (
-                            select p.id, p.line_id, p.dry_until,
-                                   case when p.stage < 'CUT' then 'TO_CUT'
-                                        when p.stage >= 'MADE' then case when p.dry_until > :now then 'DRYING' else 'MADE' end
-                                        when b.held_up then 'HELD_UP'
-                                        when coalesce(b.in_hand_of, '') = '' then 'TO_MAKE'
-                                        when b.in_hand_of = :me then 'MINE'
-                                        else 'ELSEWHERE' end as waits
-                            from piece p left join bench_piece b on b.piece_id = p.id
-                            where p.stage > 'OPEN' and p.stage < 'SENT'),
-                        by_order as (
-                            select w.waits, o.id as order_id, o.reference, o.customer, min(w.id) as piece, min(l.pattern) as pattern,
-                                   count(*) as pieces, o.due, max(w.dry_until) as until,
-                                   row_number() over (partition by w.waits order by o.due nulls last, o.id) as place,
-                                   sum(count(*)) over (partition by w.waits) as everywhere
-                            from work w join order_line l on l.id = w.line_id join customer_order o on o.id = l.order_id
-                            group by w.waits, o.id)
-                        select * from by_order where place <= :most order by waits, place
-                        """, Tuple.class)
-                .setParameter("now", clock.instant())
-                .setParameter("me", Workshop.whoever())
-                .setParameter("most", MOST)
-                .getResultList()) {
-            Tuple of = (Tuple) row;
-            Waits waits = Waits.valueOf(of.get("waits", String.class));
-            counts.put(waits, of.get("everywhere", Number.class).longValue());
-            first.computeIfAbsent(waits, w -> new ArrayList<>())
-                    .add(new WaitingOrder(
-                            of.get("order_id", Number.class).longValue(),
-                            of.get("reference", String.class),
-                            of.get("customer", String.class),
-                            of.get("piece", Number.class).longValue(),
-                            sitting.patternName(of.get("pattern", String.class)),
-                            of.get("pieces", Number.class).intValue(),
-                            of.get("due", LocalDate.class),
-                            waits == Waits.DRYING ? of.get("until", Instant.class) : null));
-        }
-        Map<Waits, StageView> stages = new EnumMap<>(Waits.class);
-        counts.forEach((waits, count) -> stages.put(waits, new StageView(count, first.getOrDefault(waits, List.of()))));
-        return stages;
-    }
-
-    /** Orders whose work is not made though their day is over. */
-    private LateView late() {
-        String from = "from CustomerOrder o where o.due < :today and o.stage = :accepted and o.makingLeftSeconds > 0";
-        LocalDate today = LocalDate.now(clock);
-        long all = entities.createQuery("select count(o.id) " + from, Long.class)
-                .setParameter("today", today)
-                .setParameter("accepted", OrderStage.ACCEPTED)
-                .getSingleResult();
-        List<LateOrder> first = entities.createQuery("""
-                        select o.id as order, o.reference as reference, o.customer as customer, o.due as due,
-                               (select count(p.id) from Piece p where p.line.order.id = o.id and p.stage < :made) as pieces
-                        %s order by o.due, o.id
-                        """.formatted(from), Tuple.class)
-                .setParameter("today", today)
-                .setParameter("accepted", OrderStage.ACCEPTED)
-                .setParameter("made", PieceStage.MADE)
-                .setMaxResults(MOST)
-                .getResultStream()
-                .map(t -> new LateOrder(
-                        t.get("order", Long.class),
-                        t.get("reference", String.class),
-                        t.get("customer", String.class),
-                        t.get("due", LocalDate.class),
-                        t.get("pieces", Long.class)))
+        List<Pieces> all = work.all();
+        List<MorningRow> rows = Matter.inOrder(new Sorting(all).matters()).stream()
+                .map(Matter::what)
                 .toList();
-        return new LateView(all, first);
+        List<MorningRow> now = rows.stream().filter(TodayReads::now).toList();
+        List<MorningRow> waits = rows.stream().filter(r -> !now(r)).toList();
+        return new TodayView(
+                now.stream().limit(MOST_NOW).toList(),
+                Math.max(0, now.size() - MOST_NOW),
+                waits.stream().limit(MOST_WAITING).toList(),
+                decisions.all(all.stream().filter(Pieces::heldUp).toList()));
+    }
+
+    private static boolean now(MorningRow row) {
+        return row.until() == null && row.missing() == 0;
+    }
+
+    /** What is to be done with the pieces of one morning. */
+    private final class Sorting {
+        private final PieceDesk.Sitting sitting = desk.sit();
+        private final WorkSteps steps = workshop.steps();
+        private final OpenMinutes open = calendars.openMinutes();
+        private final Handling handling = plans.handling();
+        private final Instant now = clock.instant();
+        private final LocalDate today = LocalDate.now(clock);
+        private final String me = Workshop.whoever();
+        private final Map<Long, List<Pieces>> byOrder;
+        private final Map<Long, Set<String>> makers;
+        private final List<Matter<MorningRow>> matters = new ArrayList<>();
+
+        Sorting(List<Pieces> all) {
+            byOrder = all.stream().collect(Collectors.groupingBy(Pieces::order, TreeMap::new, Collectors.toList()));
+            makers = plans.makers(byOrder.keySet());
+        }
+
+        List<Matter<MorningRow>> matters() {
+            byOrder.values().forEach(this::order);
+            return matters;
+        }
+
+        private void order(List<Pieces> all) {
+            together(all, Doing.CUT, p -> p.stage() == PieceStage.PLANNED || p.stage() == PieceStage.CUTTING);
+            together(all, Doing.CUT, p -> p.stage() == PieceStage.OPEN);
+            together(all, Doing.TIE, p -> atBench(p) && p.inHandOf().equals(me));
+            together(all, Doing.TIE, p -> atBench(p) && p.inHandOf().isEmpty());
+            Onward onward = Onward.of(
+                    all.stream()
+                            .map(p ->
+                                    new Alike(new PieceState(p.stage(), Optional.ofNullable(p.dryUntil())), p.count()))
+                            .toList(),
+                    steps,
+                    now);
+            onward.act().map(TodayReads::doing).ifPresent(doing -> {
+                List<Pieces> some = all.stream().filter(p -> stands(p, doing)).toList();
+                add(some, doing, onward.pieces(), Optional.empty(), 0);
+            });
+            List<Pieces> wet = all.stream().filter(this::dries).toList();
+            if (!wet.isEmpty()) {
+                add(wet, next(), onward.drying(), onward.dryUntil(), 0);
+            }
+            if (onward.act().isEmpty() && onward.missing() > 0 && onward.sendable() > 0) {
+                List<Pieces> some =
+                        all.stream().filter(p -> stands(p, Doing.SEND)).toList();
+                add(some, Doing.SEND, onward.sendable(), Optional.empty(), onward.missing());
+            }
+        }
+
+        private Doing next() {
+            return steps.packs() ? Doing.PACK : Doing.SEND;
+        }
+
+        private boolean atBench(Pieces pieces) {
+            return (pieces.stage() == PieceStage.CUT || pieces.stage() == PieceStage.MAKING) && !pieces.heldUp();
+        }
+
+        private boolean dries(Pieces pieces) {
+            Instant until = pieces.dryUntil();
+            return stands(pieces, Doing.SEND) && until != null && now.isBefore(until);
+        }
+
+        private boolean stands(Pieces pieces, Doing doing) {
+            return switch (doing) {
+                case CHECK -> pieces.stage() == PieceStage.MADE;
+                case PACK -> pieces.stage() == (steps.checks() ? PieceStage.CHECKED : PieceStage.MADE);
+                default -> pieces.stage().made() && pieces.stage() != PieceStage.SENT;
+            };
+        }
+
+        private void together(List<Pieces> all, Doing doing, Predicate<Pieces> which) {
+            List<Pieces> some = all.stream().filter(which).toList();
+            if (!some.isEmpty()) {
+                add(some, doing, some.stream().mapToInt(Pieces::count).sum(), Optional.empty(), 0);
+            }
+        }
+
+        private void add(List<Pieces> some, Doing doing, int count, Optional<Instant> until, int missing) {
+            Pieces first = some.get(0);
+            Optional<LatestStart> start =
+                    Optional.ofNullable(first.leaves()).map(day -> start(some, doing, count, day));
+            boolean inHand = doing == Doing.TIE && first.inHandOf().equals(me);
+            Set<String> planned = makers.getOrDefault(first.order(), Set.of());
+            boolean ofOthers =
+                    (doing == Doing.TIE || doing == Doing.CUT) && !planned.isEmpty() && !planned.contains(me);
+            matters.add(new Matter<>(
+                    first.order(),
+                    doing,
+                    start,
+                    until,
+                    missing > 0,
+                    new MorningRow(
+                            first.order(),
+                            first.reference(),
+                            first.customer(),
+                            first.line(),
+                            sitting.patternName(first.pattern()),
+                            doing,
+                            count,
+                            first.some().get(0),
+                            some.stream()
+                                    .flatMap(p -> p.some().stream())
+                                    .sorted()
+                                    .limit(60)
+                                    .toList(),
+                            first.due(),
+                            start.map(LatestStart::day).orElse(null),
+                            start.filter(s -> s.passed(today)).isPresent(),
+                            until.orElse(null),
+                            missing,
+                            inHand,
+                            inHand || !ofOthers,
+                            doing == Doing.CUT ? first.batch() : null,
+                            doing == Doing.CUT ? first.cutList() : null,
+                            first.stage() == PieceStage.OPEN,
+                            !planned.isEmpty())));
+        }
+
+        /** Whoever ties by the evening of that day still lets glue dry, checks and packs. */
+        private LatestStart start(List<Pieces> some, Doing doing, int count, LocalDate leaves) {
+            long seconds = 0;
+            int drying = 0;
+            if (doing == Doing.CUT) {
+                seconds += (long) count * handling.cutSeconds();
+            }
+            if (doing == Doing.CUT || doing == Doing.TIE) {
+                seconds += some.stream().mapToLong(Pieces::seconds).sum();
+                drying = some.stream().mapToInt(Pieces::dryingSeconds).max().orElse(0);
+            }
+            if (doing != Doing.SEND && doing != Doing.PACK && steps.checks()) {
+                seconds += (long) count * handling.checkSeconds();
+            }
+            if (doing != Doing.SEND && steps.packs()) {
+                seconds += (long) count * handling.packSeconds();
+            }
+            int dryingDays = (drying + SECONDS_A_DAY - 1) / SECONDS_A_DAY;
+            return LatestStart.of(open, leaves.minusDays(dryingDays), Duration.ofSeconds(seconds));
+        }
+    }
+
+    private static Doing doing(PieceAct act) {
+        return switch (act) {
+            case CHECK -> Doing.CHECK;
+            case PACK -> Doing.PACK;
+            default -> Doing.SEND;
+        };
     }
 }
