@@ -146,6 +146,18 @@ public final class Verification {
                       (coalesce(k.used_um, 0), coalesce(k.cut_um, 0), coalesce(k.scrap_um, 0), coalesce(k.scrap_value, 0),
                        coalesce(k.made, 0), coalesce(k.made_um, 0), coalesce(k.remnants, 0), coalesce(k.remnants_um, 0))
                 """);
+        checks.put("changes of what pieces cost", """
+                select 'piece ' || coalesce(j.piece_id, a.piece_id) || ' changed to ' || coalesce(j.cost, 0) || ' but costs ' || coalesce(a.cost, 0)
+                from (select piece_id, sum(used + tails + waste + hardware) as cost, sum(trimmed) as trimmed, sum(scrap) as scrap
+                      from piece_cost where piece_id is not null group by 1) j
+                    full join (select piece_id, used + tails + waste + hardware as cost, trimmed, scrap from piece_actual) a using (piece_id)
+                where (coalesce(j.cost, 0), coalesce(j.trimmed, 0), coalesce(j.scrap, 0))
+                      <> (coalesce(a.cost, 0), coalesce(a.trimmed, 0), coalesce(a.scrap, 0))
+                union all select 'cut list ' || c.id || ' changed to ' || coalesce(j.waste, 0) || ' thrown away alone but keeps ' || c.waste_alone
+                from cut_list c left join (select cut_list_id, sum(waste) as waste from piece_cost
+                                           where cut_list_id is not null group by 1) j on j.cut_list_id = c.id
+                where coalesce(j.waste, 0) <> c.waste_alone
+                """);
         checks.put("strands that are cut", """
                 select 'strand ' || t.strand_id || ' is cut but ' || coalesce(l.quantity, 0) || ' of it left the shelves'
                 from cut_step t join strand n on n.id = t.strand_id

@@ -1,5 +1,6 @@
 package dev.restis.app.cut;
 
+import dev.restis.app.pieces.CostJournal;
 import dev.restis.app.pieces.PieceActuals;
 import dev.restis.core.cost.ListCost;
 import jakarta.persistence.EntityManager;
@@ -18,11 +19,13 @@ class CutCosts {
     private final EntityManager entities;
     private final JdbcClient jdbc;
     private final PieceActuals actuals;
+    private final CostJournal journal;
 
-    CutCosts(EntityManager entities, JdbcClient jdbc, PieceActuals actuals) {
+    CutCosts(EntityManager entities, JdbcClient jdbc, PieceActuals actuals, CostJournal journal) {
         this.entities = entities;
         this.jdbc = jdbc;
         this.actuals = actuals;
+        this.journal = journal;
     }
 
     /**
@@ -42,7 +45,7 @@ class CutCosts {
                 list.confirmed() ? waste : BigDecimal.ZERO,
                 actuals.picked(pieces));
         actuals.keep(actuals.kept(pieces), cost);
-        list.wasteAlone(list.confirmed() ? cost.alone() : waste);
+        alone(list, list.confirmed() ? cost.alone() : waste);
     }
 
     /** These pieces of the list cost nothing any more, and the others what they do without them. */
@@ -56,7 +59,7 @@ class CutCosts {
     @Transactional(propagation = Propagation.MANDATORY)
     public void cut(CutList list, Set<Long> pieces, List<Long> steps) {
         keepPieces(pieces);
-        list.wasteAlone(list.wasteAlone().add(waste(steps)));
+        alone(list, list.wasteAlone().add(waste(steps)));
     }
 
     /** The same where a change to the cuts themselves, such as taking them back, changes what they threw away. */
@@ -65,7 +68,12 @@ class CutCosts {
         BigDecimal before = waste(steps);
         change.run();
         keepPieces(pieces);
-        list.wasteAlone(list.wasteAlone().add(waste(steps)).subtract(before));
+        alone(list, list.wasteAlone().add(waste(steps)).subtract(before));
+    }
+
+    private void alone(CutList list, BigDecimal waste) {
+        journal.alone(list.id(), waste.subtract(list.wasteAlone()));
+        list.wasteAlone(waste);
     }
 
     private void keepPieces(Set<Long> pieces) {

@@ -30,11 +30,13 @@ public class PieceActuals {
     private final EntityManager entities;
     private final JdbcClient jdbc;
     private final JdbcTemplate bulk;
+    private final CostJournal journal;
 
-    PieceActuals(EntityManager entities, JdbcClient jdbc, JdbcTemplate bulk) {
+    PieceActuals(EntityManager entities, JdbcClient jdbc, JdbcTemplate bulk, CostJournal journal) {
         this.entities = entities;
         this.jdbc = jdbc;
         this.bulk = bulk;
+        this.journal = journal;
     }
 
     /** Something else was cut, mended or left over for these pieces; their share of waste stays. */
@@ -57,7 +59,7 @@ public class PieceActuals {
     public void keep(Map<Long, PieceCost> kept, ListCost cost) {
         Set<Long> gone = new HashSet<>(kept.keySet());
         gone.removeAll(cost.pieces().keySet());
-        forget(gone);
+        remove(gone);
         List<Object[]> rows = new ArrayList<>();
         cost.pieces().forEach((piece, now) -> {
             if (!now.equals(kept.get(piece))) {
@@ -72,10 +74,17 @@ public class PieceActuals {
                     set used = excluded.used, tails = excluded.tails, waste = excluded.waste, hardware = excluded.hardware,
                         trimmed = excluded.trimmed, scrap = excluded.scrap
                 """, rows);
+        journal.changed(kept, cost.pieces());
     }
 
     @Transactional(propagation = Propagation.MANDATORY)
     public void forget(Set<Long> pieces) {
+        Map<Long, PieceCost> before = kept(pieces);
+        remove(pieces);
+        journal.changed(before, Map.of());
+    }
+
+    private void remove(Set<Long> pieces) {
         if (!pieces.isEmpty()) {
             jdbc.sql("delete from piece_actual where piece_id in (:pieces)")
                     .param("pieces", pieces)

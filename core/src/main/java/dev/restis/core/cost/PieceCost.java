@@ -1,6 +1,7 @@
 package dev.restis.core.cost;
 
 import java.math.BigDecimal;
+import java.util.stream.Stream;
 
 /**
  * Material cost of a piece and where it went.
@@ -35,6 +36,21 @@ public record PieceCost(
     /** What of the tails is neither trimmed nor scrap: as the cut was worked out. */
     public BigDecimal planned() {
         return tails.subtract(trimmed).subtract(scrap);
+    }
+
+    public PieceCost minus(PieceCost other) {
+        return new PieceCost(
+                used.subtract(other.used),
+                tails.subtract(other.tails),
+                waste.subtract(other.waste),
+                hardware.subtract(other.hardware),
+                trimmed.subtract(other.trimmed),
+                scrap.subtract(other.scrap));
+    }
+
+    /** Whether all of it is 0, and not only its sum. */
+    public boolean nothing() {
+        return Stream.of(used, tails, waste, hardware, trimmed, scrap).allMatch(part -> part.signum() == 0);
     }
 
     public PieceCost plus(PieceCost other) {
