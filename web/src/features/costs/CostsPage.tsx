@@ -1,208 +1,176 @@
-import { Button, Group, Stack, Table, Text, Title } from '@mantine/core';
-import {
-  infiniteQueryOptions,
-  keepPreviousData,
-  queryOptions,
-  useInfiniteQuery,
-  useQuery,
-} from '@tanstack/react-query';
+import { Anchor, Button, Group, NativeSelect, Stack, Text, TextInput, Title } from '@mantine/core';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
-import { api, ask, type Schemas } from '../../api/client';
+import type { Schemas } from '../../api/client';
 import { Money } from '../../shared/Figures';
+import { formatDay } from '../../shared/format';
 import { More } from '../../shared/More';
 import { Await, Empty, Page } from '../../shared/Page';
-import { PieceChip } from '../../shared/PiecePicture';
-import { Verdict } from '../../shared/Verdict';
-import classes from './CostsPage.module.css';
+import { useSession } from '../../shared/session';
+import { BatchCosts, Books, booksQuery } from './BatchCosts';
+import { CostBar, Parts } from './CostBar';
+import { Earnings } from './Earnings';
+import { type Asked, type By, sumsQuery } from './queries';
+import { SumsTable } from './SumsTable';
 
-export const costsQuery = (batch?: number) =>
-  infiniteQueryOptions({
-    queryKey: ['costs', 'pieces', batch],
-    queryFn: ({ pageParam }) =>
-      ask(api.GET('/api/costs', { params: { query: { batch, after: pageParam } } })),
-    initialPageParam: undefined as string | undefined,
-    getNextPageParam: (page) => page.next,
-    placeholderData: keepPreviousData,
-  });
+const VIEWS: By[] = ['PATTERN', 'CUSTOMER', 'ORDER', 'LINE', 'PIECE', 'BATCH', 'ARTICLE', 'MONTH', 'MAKER'];
 
-export const totalsQuery = (batch?: number) =>
-  queryOptions({
-    queryKey: ['costs', 'totals', batch],
-    queryFn: () => ask(api.GET('/api/costs/totals', { params: { query: { batch } } })),
-    placeholderData: keepPreviousData,
-  });
-
-export const booksQuery = queryOptions({
-  queryKey: ['costs', 'books'],
-  queryFn: () => ask(api.GET('/api/costs/books')),
-});
-
-const PARTS = ['used', 'tails', 'waste', 'hardware'] as const;
-/** Of one piece, what its tails are made of. */
-const OF_PIECE = ['used', 'planned', 'trimmed', 'scrap', 'waste', 'hardware'] as const;
-
-/** Material cost: where the money goes, estimate against actual, piece by piece. */
+/** What pieces cost in some days, by whatever one wants to see it by; each figure opens down to its rows. */
 export default function CostsPage() {
+  const [address] = useSearchParams();
+  const batch = Number(address.get('batch')) || undefined;
+  return batch ? <BatchCosts batch={batch} /> : <Sums />;
+}
+
+function Sums() {
   const { t } = useTranslation();
   const [address, setAddress] = useSearchParams();
-  const batch = Number(address.get('batch')) || undefined;
-  const costs = useInfiniteQuery(costsQuery(batch));
-  const totals = useQuery(totalsQuery(batch));
+  const by = (address.get('by') ?? 'PATTERN') as By;
+  const within = (address.get('within') ?? undefined) as By | undefined;
+  const asked: Asked = {
+    by,
+    from: address.get('from') ?? undefined,
+    to: address.get('to') ?? undefined,
+    within,
+    key: within ? (address.get('key') ?? '') : undefined,
+  };
+  const owner = useSession().data?.role === 'OWNER';
+  const sums = useInfiniteQuery(sumsQuery(asked));
   const books = useQuery(booksQuery);
+  const go = (change: Record<string, string | undefined>) => {
+    const next = new URLSearchParams(address);
+    for (const [name, value] of Object.entries(change)) {
+      if (value === undefined || value === '') next.delete(name);
+      else next.set(name, value);
+    }
+    setAddress(next);
+  };
   return (
     <Page
       title={t('nav.costs')}
       actions={
-        <>
-          {batch && (
-            <Button variant="default" onClick={() => setAddress({})}>
-              {t('costs.allBatches')}
-            </Button>
-          )}
-          <Button
-            variant="default"
-            component="a"
-            href={`/api/costs/pieces.csv${batch ? `?batch=${batch}` : ''}`}
-            download
-          >
-            {t('exportCsv')}
-          </Button>
-        </>
+        <Button variant="default" component="a" href={`/api/costs/sums.csv?${csvOf(asked)}`} download>
+          {t('exportCsv')}
+        </Button>
       }
     >
-      <Await query={costs}>
-        {(c) =>
-          c.pages[0]?.pieces.length === 0 ? (
-            <Empty words={t('costs.none')}>
-              <Button component={Link} to="/plan">
-                {t('cut.toPlan')}
-              </Button>
-            </Empty>
-          ) : (
+      <Await query={sums}>
+        {(pages) => {
+          const view = pages.pages[0];
+          if (!view) return null;
+          const rows = pages.pages.flatMap((p) => p.rows);
+          return (
             <Stack>
-              <Await query={totals}>{(all) => <WhereItGoes costs={all} />}</Await>
-              <Await query={books}>{(sums) => <Books books={sums} />}</Await>
-              <Pieces pieces={c.pages.flatMap((page) => page.pieces)} />
-              <More query={costs} />
+              <Group gap="sm" align="flex-end">
+                <NativeSelect
+                  label={t('costs.by')}
+                  value={by}
+                  onChange={(e) => go({ by: e.currentTarget.value })}
+                  data={VIEWS.filter((v) => v !== 'MAKER' || owner).map((v) => ({
+                    value: v,
+                    label: t(`costs.by.${v}`),
+                  }))}
+                />
+                <TextInput
+                  type="date"
+                  label={t('costs.from')}
+                  value={view.from}
+                  onChange={(e) => go({ from: e.currentTarget.value })}
+                />
+                <TextInput
+                  type="date"
+                  label={t('costs.to')}
+                  value={view.to}
+                  onChange={(e) => go({ to: e.currentTarget.value })}
+                />
+                {within && (
+                  <Button
+                    variant="default"
+                    onClick={() => go({ within: undefined, key: undefined, name: undefined })}
+                  >
+                    {t('costs.all', { of: t(`costs.by.${within}`), name: address.get('name') ?? '' })}
+                  </Button>
+                )}
+              </Group>
+              <Whole view={view} />
+              {rows.length === 0 ? (
+                <Empty words={t('costs.noneThen')}>
+                  <Button component={Link} to="/plan">
+                    {t('cut.toPlan')}
+                  </Button>
+                </Empty>
+              ) : (
+                <SumsTable by={by} rows={rows} go={go} />
+              )}
+              <More query={sums} />
+              {!within && <Beside view={view} />}
+              <Earnings from={view.from} to={view.to} />
+              <Await query={books}>{(b) => <Books books={b} />}</Await>
             </Stack>
-          )
-        }
+          );
+        }}
       </Await>
     </Page>
   );
 }
 
-function WhereItGoes({ costs }: { costs: Schemas['TotalsView'] }) {
+const csvOf = (asked: Asked) =>
+  new URLSearchParams(
+    Object.entries(asked).flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)]])),
+  ).toString();
+
+/** The sum of all rows, against what was estimated and as many days before. */
+function Whole({ view }: { view: Schemas['CostSumsView'] }) {
   const { t } = useTranslation();
-  if (costs.counted === 0) return <Text>{t('costs.nothingCut')}</Text>;
-  const scale = Math.max(costs.estimated.total, costs.actual.total, 0.0001);
+  const { total } = view;
   return (
-    <Stack className="panel" p="md" gap="xs">
+    <Stack component="section" className="panel" p="md" gap="xs" aria-label={t('costs.whole')}>
       <Title order={2} size="h4">
-        {t('costs.where', { count: costs.counted })}
+        {t('costs.wholeOf', {
+          count: total.pieces,
+          from: formatDay(view.from),
+          to: formatDay(view.to),
+        })}
       </Title>
-      {(['estimated', 'actual'] as const).map((which) => (
-        <div key={which} className={classes.compare}>
-          <Text size="sm" fw={600}>
-            {t(`costs.${which}`)}
-          </Text>
-          <div
-            className={classes.bar}
-            role="img"
-            aria-label={PARTS.map((p) => `${t(`cost.${p}`)} ${costs[which][p].toFixed(2)}`).join(', ')}
-          >
-            {PARTS.map((p) => (
-              <span key={p} className={classes[p]} style={{ width: `${(costs[which][p] / scale) * 100}%` }} />
-            ))}
-          </div>
-          <Money value={costs[which].total} strong />
-        </div>
-      ))}
-      <Group gap="lg">
-        {PARTS.map((p) => (
-          <Group key={p} gap={6}>
-            <span className={`${classes.key} ${classes[p]}`} />
-            <Text size="sm">
-              {t(`cost.${p}`)} <Money value={costs.actual[p]} />
-            </Text>
-          </Group>
-        ))}
-      </Group>
+      <CostBar sum={total} most={total.total} />
+      <Parts sum={total} />
+      <Text size="sm">
+        {t('costs.total')} <Money value={total.total} strong />
+        {total.estimated !== undefined && (
+          <>
+            {' '}
+            · {t('costs.estimatedOfNew')} <Money value={total.estimated} />
+          </>
+        )}
+        {total.before !== undefined && (
+          <>
+            {' '}
+            · {t('costs.before')} <Money value={total.before} />
+          </>
+        )}
+      </Text>
     </Stack>
   );
 }
 
-function Pieces({ pieces }: { pieces: Schemas['PieceCostView'][] }) {
+/** What was lost, sold or set right beside pieces. */
+function Beside({ view }: { view: Schemas['CostSumsView'] }) {
   const { t } = useTranslation();
+  if (view.beside.length === 0) return null;
   return (
-    <Table.ScrollContainer minWidth={980} className="panel">
-      <Table verticalSpacing={4} fz="sm">
-        <Table.Thead>
-          <Table.Tr>
-            <Table.Th>{t('costs.piece')}</Table.Th>
-            <Table.Th>{t('orders.reference')}</Table.Th>
-            <Table.Th>{t('orders.customer')}</Table.Th>
-            <Table.Th>{t('costs.batch')}</Table.Th>
-            <Table.Th className="right">{t('costs.estimated')}</Table.Th>
-            {OF_PIECE.map((p) => (
-              <Table.Th key={p} className="right">
-                {t(`cost.${p}`)}
-              </Table.Th>
-            ))}
-            <Table.Th className="right">{t('costs.actual')}</Table.Th>
-          </Table.Tr>
-        </Table.Thead>
-        <Table.Tbody>
-          {pieces.map((p) => (
-            <Table.Tr key={p.pieceId}>
-              <Table.Td>
-                <PieceChip lineId={p.lineId} />
-              </Table.Td>
-              <Table.Td style={{ whiteSpace: 'nowrap' }}>
-                {p.reference} #{p.pieceId}
-              </Table.Td>
-              <Table.Td>{p.customer || t('customers.nameless')}</Table.Td>
-              <Table.Td>{p.batchName}</Table.Td>
-              <Table.Td className="right">
-                <Money value={p.estimate.total} />
-              </Table.Td>
-              {OF_PIECE.map((part) => (
-                <Table.Td key={part} className="right">
-                  {p.actual ? <Money value={p.actual[part]} /> : '–'}
-                </Table.Td>
-              ))}
-              <Table.Td className="right">
-                {p.actual ? (
-                  <Money value={p.actual.total} strong />
-                ) : (
-                  <span style={{ whiteSpace: 'nowrap' }}>{t('costs.notCut')}</span>
-                )}
-              </Table.Td>
-            </Table.Tr>
-          ))}
-        </Table.Tbody>
-      </Table>
-    </Table.ScrollContainer>
-  );
-}
-
-function Books({ books }: { books: Schemas['BooksView'] }) {
-  const { t } = useTranslation();
-  return (
-    <Group className="panel" p="md" gap="sm">
-      <Verdict word={books.balance ? 'GOOD' : 'NO'} />
-      <Text size="sm">
-        {t('books.receipts')} <Money value={books.receipts} /> = {t('books.onHand')}{' '}
-        <Money value={books.onHand} /> + {t('books.pieces')} <Money value={books.pieces} /> +{' '}
-        {t('books.adjusted')} <Money value={books.adjusted} />
-        {!books.balance && (
-          <>
-            {' '}
-            {t('books.difference')} <Money value={books.difference} />
-          </>
-        )}
-      </Text>
-    </Group>
+    <Stack component="section" className="panel" p="md" gap={4} aria-label={t('costs.beside')}>
+      <Title order={2} size="h4">
+        {t('costs.beside')}
+      </Title>
+      {view.beside.map((row) => (
+        <Text size="sm" key={row.movement}>
+          {t(`costs.movement.${row.movement}`)}: <Money value={row.value} /> ·{' '}
+          <Anchor component={Link} to="/stock" size="sm" underline="always">
+            {t('costs.rows', { count: row.rows })}
+          </Anchor>
+        </Text>
+      ))}
+    </Stack>
   );
 }
