@@ -80,6 +80,14 @@ class FinishedTest extends AtTheBench {
                 .orElseThrow(() -> new AssertionError("the order is not among what is finished"));
     }
 
+    private boolean lies() throws Exception {
+        return ask("/api/finished?query=sefa cards")
+                .body()
+                .path("rows")
+                .findValuesAsString("order")
+                .contains(String.valueOf(order));
+    }
+
     private String pdf(String path) throws Exception {
         byte[] content = mvc().perform(get("/api/finished/" + order + "/" + path)
                         .with(user("Tove").roles("OWNER")))
@@ -93,7 +101,7 @@ class FinishedTest extends AtTheBench {
 
     @Test
     void anOrderGoesOutInParts() throws Exception {
-        assertThat(ask("/api/finished?query=sefa cards").body().path("rows")).isEmpty();
+        assertThat(lies()).isFalse();
         finish(2);
         JsonNode here = row().path("onward");
         assertThat(here.path("here").asInt()).isEqualTo(2);
@@ -109,9 +117,7 @@ class FinishedTest extends AtTheBench {
         assertThat(after.path("parcels").path(0).path("way").asString()).isEqualTo("Post");
         assertThat(after.path("parcels").path(0).path("pieces").asInt()).isEqualTo(2);
         assertThat(after.path("onward").path("sent").asInt()).isEqualTo(2);
-        assertThat(ask("/api/finished?query=sefa cards").body().path("rows"))
-                .as("what lies here no more")
-                .isEmpty();
+        assertThat(lies()).as("what lies here no more").isFalse();
 
         assertThat(pieceAct("FINISH", pieces.subList(2, 3)).status()).isEqualTo(204);
         assertThat(row().path("onward").path("next").asString()).isEqualTo("SEND");

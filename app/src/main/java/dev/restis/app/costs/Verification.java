@@ -146,6 +146,17 @@ public final class Verification {
                       (coalesce(k.used_um, 0), coalesce(k.cut_um, 0), coalesce(k.scrap_um, 0), coalesce(k.scrap_value, 0),
                        coalesce(k.made, 0), coalesce(k.made_um, 0), coalesce(k.remnants, 0), coalesce(k.remnants_um, 0))
                 """);
+        checks.put("account of the shelf", """
+                select 'piece ' || p.id || ' is ' || case when t.there then '' else 'not ' end || 'on the shelf at ' || t.cost
+                       || '; its account says ' || coalesce(s.pieces, 0) || ' at ' || coalesce(s.value, 0)
+                from piece p join order_line l on l.id = p.line_id join customer_order o on o.id = l.order_id
+                    left join piece_actual a on a.piece_id = p.id
+                    left join (select piece_id, sum(pieces) as pieces, sum(value) as value from shelf_entry group by 1) s on s.piece_id = p.id
+                    cross join lateral (select (o.for_shelf or p.shelved)
+                                               and p.stage >= 'MADE' and p.stage < 'SENT' as there,
+                                               coalesce(a.used + a.tails + a.waste + a.hardware, 0) as cost) t
+                where coalesce(s.pieces, 0) <> t.there::int or coalesce(s.value, 0) <> case when t.there then t.cost else 0 end
+                """);
         checks.put("changes of what pieces cost", """
                 select 'piece ' || coalesce(j.piece_id, a.piece_id) || ' changed to ' || coalesce(j.cost, 0) || ' but costs ' || coalesce(a.cost, 0)
                 from (select piece_id, sum(used + tails + waste + hardware) as cost, sum(trimmed) as trimmed, sum(scrap) as scrap
@@ -177,8 +188,9 @@ public final class Verification {
                     join (select l.order_id, count(p.id) as pieces, count(p.id) filter (where p.stage >= 'PLANNED') as planned,
                                  count(p.id) filter (where p.stage >= 'CUT') as cut,
                                  count(p.id) filter (where p.stage >= 'MADE') as made,
-                                 count(p.id) filter (where p.stage = 'SENT') as dispatched
-                          from order_line l left join piece p on p.line_id = l.id and p.stage <> 'GIVEN_UP' group by l.order_id) c on c.order_id = o.id
+                                 count(p.id) filter (where p.stage = 'SENT' or p.stage >= 'MADE' and (p.shelved or b.for_shelf)) as dispatched
+                          from order_line l join customer_order b on b.id = l.order_id
+                              left join piece p on p.line_id = l.id and p.stage <> 'GIVEN_UP' group by l.order_id) c on c.order_id = o.id
                 where (o.pieces, o.planned, o.cut, o.made, o.dispatched)
                       is distinct from (c.pieces, c.planned, c.cut, c.made, c.dispatched)
                 """);

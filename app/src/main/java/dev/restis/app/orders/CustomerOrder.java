@@ -48,6 +48,9 @@ class CustomerOrder {
     /** In time before others. */
     private boolean must;
 
+    /** Whatever is made of it is for the shelf. */
+    private boolean forShelf;
+
     /** How it goes; empty where it is handed over. */
     private String way = "";
 
@@ -163,6 +166,14 @@ class CustomerOrder {
 
     boolean must() {
         return must;
+    }
+
+    void forShelf(boolean shelf) {
+        forShelf = shelf;
+    }
+
+    boolean forShelf() {
+        return forShelf;
     }
 
     void goes(String by, int days) {

@@ -49,7 +49,10 @@ class History {
         PROMISE_MOVED,
         MUST_BE_IN_TIME,
         NEED_NOT_BE_IN_TIME,
-        LEAVES
+        LEAVES,
+        SHELVED,
+        FOR_SHELF,
+        FOR_CUSTOMER
     }
 
     /**

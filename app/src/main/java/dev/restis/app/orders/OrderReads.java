@@ -71,6 +71,7 @@ class OrderReads {
             Promises.PromiseView promise,
             @Nullable LocalDate promised,
             boolean must,
+            boolean forShelf,
             String way,
             int wayDays,
             @Nullable LocalDate arrives,
@@ -114,7 +115,7 @@ class OrderReads {
                 count(order, Piece::cut),
                 count(order, Piece::begun),
                 count(order, Piece::made),
-                count(order, Piece::sent));
+                count(order, Piece::gone));
         List<LineView> lines = order.lines().stream()
                 .map(l -> new LineView(
                         l.id(),
@@ -123,7 +124,7 @@ class OrderReads {
                         (int) l.pieces().stream().filter(p -> !p.open()).count(),
                         (int) l.pieces().stream().filter(Piece::cut).count(),
                         (int) l.pieces().stream().filter(Piece::made).count(),
-                        (int) l.pieces().stream().filter(Piece::sent).count(),
+                        (int) l.pieces().stream().filter(Piece::gone).count(),
                         l.matching(),
                         l.oneHand(),
                         sitting.choices(l.spec()),
@@ -150,6 +151,7 @@ class OrderReads {
                 promise,
                 order.promised(),
                 order.must(),
+                order.forShelf(),
                 order.way(),
                 order.wayDays(),
                 order.arrives(),

@@ -23,6 +23,9 @@ class Piece extends LivingPiece {
     @JoinColumn(name = "replaces")
     private @Nullable Piece replaces;
 
+    /** It came back and stays with the house. */
+    private boolean shelved;
+
     protected Piece() {}
 
     Piece(OrderLine line, int number) {
@@ -37,6 +40,15 @@ class Piece extends LivingPiece {
 
     Optional<Piece> replaces() {
         return Optional.ofNullable(replaces);
+    }
+
+    void shelve(boolean stays) {
+        shelved = stays;
+    }
+
+    /** Whether its order waits for it no more: it is sent, or lies on the shelf for good. */
+    boolean gone() {
+        return sent() || made() && (shelved || line.order().forShelf());
     }
 
     OrderLine line() {

@@ -21,16 +21,27 @@ class SettlingController {
 
     private final Arrivals arrivals;
     private final Payments payments;
+    private final ShelvedPieces shelved;
 
-    SettlingController(Arrivals arrivals, Payments payments) {
+    SettlingController(Arrivals arrivals, Payments payments, ShelvedPieces shelved) {
         this.arrivals = arrivals;
         this.payments = payments;
+        this.shelved = shelved;
     }
 
     @PutMapping("/arrival")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void arrival(@PathVariable long id, @RequestBody ArrivalRequest body) {
         arrivals.choose(id, body);
+    }
+
+    /** @param shelf whether what is made of it is for the shelf */
+    record ForShelf(boolean shelf) {}
+
+    @PutMapping("/for-shelf")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void forShelf(@PathVariable long id, @RequestBody ForShelf body) {
+        shelved.forShelf(id, body.shelf());
     }
 
     @GetMapping("/payments")

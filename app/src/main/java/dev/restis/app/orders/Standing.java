@@ -91,7 +91,8 @@ class Standing {
                                        count(p.id) filter (where p.stage >= 'CUT') as cut,
                                        count(p.id) filter (where p.stage >= 'MAKING') as begun,
                                        count(p.id) filter (where p.stage >= 'MADE') as made,
-                                       count(p.id) filter (where p.stage = 'SENT') as dispatched,
+                                       count(p.id) filter (where p.stage = 'SENT'
+                                                           or p.stage >= 'MADE' and (p.shelved or o.for_shelf)) as dispatched,
                                        coalesce(sum(l.making_s) filter (where p.stage < 'MADE'), 0) as left_s
                                 from customer_order o left join order_line l on l.order_id = o.id left join piece p on p.line_id = l.id and p.stage <> 'GIVEN_UP'
                                 where o.id in (:orders) group by o.id order by o.id

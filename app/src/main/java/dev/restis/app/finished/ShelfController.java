@@ -1,0 +1,69 @@
+package dev.restis.app.finished;
+
+import dev.restis.app.finished.Shelf.SaleInput;
+import dev.restis.app.finished.ShelfReads.ShelfPiece;
+import dev.restis.app.finished.ShelfReads.ShelfWorth;
+import dev.restis.app.platform.Keyset;
+import dev.restis.app.platform.Made;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Finished pieces without an order. */
+@RestController
+@RequestMapping("/api/shelf")
+class ShelfController {
+
+    /** What lies on the shelf, page by page, with what all of it is worth. */
+    record ShelfPage(
+            ShelfWorth worth,
+            List<ShelfPiece> rows,
+            @Nullable String next) {}
+
+    private final ShelfReads reads;
+    private final Shelf shelf;
+
+    ShelfController(ShelfReads reads, Shelf shelf) {
+        this.reads = reads;
+        this.shelf = shelf;
+    }
+
+    @GetMapping
+    ShelfPage page(@RequestParam(required = false) @Nullable String after) {
+        Keyset<ShelfPiece> page = reads.page(after);
+        return new ShelfPage(reads.worth(), page.rows(), page.next());
+    }
+
+    /** What a tag says. */
+    @GetMapping("/pieces/{piece}")
+    ShelfPiece piece(@PathVariable long piece) {
+        return reads.one(piece);
+    }
+
+    @PostMapping("/pieces/{piece}/sell")
+    @ResponseStatus(HttpStatus.CREATED)
+    Made sell(@PathVariable long piece, @RequestBody SaleInput body) {
+        return new Made(shelf.sell(piece, body));
+    }
+
+    @PostMapping("/pieces/{piece}/take-back")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void takeBack(@PathVariable long piece) {
+        shelf.takeBack(piece);
+    }
+
+    /** A piece that came back stays with the house. */
+    @PostMapping("/pieces/{piece}/keep")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void keep(@PathVariable long piece) {
+        shelf.keep(piece);
+    }
+}

@@ -1,0 +1,156 @@
+package dev.restis.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.http.HttpMethod;
+import tools.jackson.databind.JsonNode;
+
+/** Finished pieces without an order: their cost comes with them, changes with work on them, and goes with them. */
+class ShelfTest extends AtTheBench {
+
+    /** Whatever became of it, the books are right before others find it. */
+    @AfterEach
+    void forNobody() throws Exception {
+        jdbc.sql("update workshop set packs = false").update();
+        send(HttpMethod.PUT, "/api/orders/" + order + "/for-shelf", "{\"shelf\": false}");
+    }
+
+    private void say(String act, List<Long> which) throws Exception {
+        String reason = act.equals("REDO") ? ", \"reason\": \"loose\"" : "";
+        assertThat(tell("/api/pieces/acts", "{\"act\": \"%s\", \"pieces\": %s%s}".formatted(act, which, reason))
+                        .status())
+                .isEqualTo(204);
+    }
+
+    private void forShelf() throws Exception {
+        assertThat(send(HttpMethod.PUT, "/api/orders/" + order + "/for-shelf", "{\"shelf\": true}")
+                        .status())
+                .isEqualTo(204);
+    }
+
+    private JsonNode piece(int n) throws Exception {
+        return ask("/api/shelf/pieces/" + pieces.get(n)).body();
+    }
+
+    private BigDecimal worth() throws Exception {
+        return ask("/api/shelf").body().path("worth").path("value").decimalValue();
+    }
+
+    private Answer sell(int n, String price) throws Exception {
+        return tell(
+                "/api/shelf/pieces/" + pieces.get(n) + "/sell",
+                "{\"price\": \"%s\", \"how\": \"CASH\"}".formatted(price));
+    }
+
+    private List<String> account(int n) {
+        return jdbc.sql("select what || ' ' || pieces from shelf_entry where piece_id = ? order by id")
+                .param(pieces.get(n))
+                .query(String.class)
+                .list();
+    }
+
+    @Test
+    void whatIsMadeForTheShelfComesInWithItsCostAndGoesOutSold() throws Exception {
+        BigDecimal before = worth();
+        forShelf();
+        assertThat(worth()).as("nothing is made yet").isEqualByComparingTo(before);
+        say("FINISH", pieces.subList(0, 2));
+        BigDecimal cost = piece(0).path("cost").decimalValue();
+        assertThat(cost).isPositive();
+        assertThat(worth())
+                .isEqualByComparingTo(before.add(cost).add(piece(1).path("cost").decimalValue()));
+        assertThat(piece(0).path("why").asString()).isEqualTo("MADE");
+        assertThat(piece(0).path("price").decimalValue()).isPositive();
+
+        assertThat(sell(0, "12,50").status()).isEqualTo(201);
+        assertThat(worth())
+                .isEqualByComparingTo(before.add(piece(1).path("cost").decimalValue()));
+        assertThat(piece(0).path("sale").path("price").decimalValue()).isEqualByComparingTo("12.50");
+        assertThat(sell(0, "12.50").status()).as("it lies there no more").isEqualTo(409);
+        assertThat(sell(1, "x").text()).contains("\"field\":\"price\"");
+
+        assertThat(tell("/api/shelf/pieces/" + pieces.get(0) + "/take-back", "").status())
+                .isEqualTo(204);
+        assertThat(account(0)).containsExactly("MADE 1", "SOLD -1", "MADE 1");
+        assertThat(piece(0).hasNonNull("sale")).isFalse();
+    }
+
+    @Test
+    void anOrderForTheShelfIsDoneWhenAllOfItIsMade() throws Exception {
+        forShelf();
+        say("FINISH", pieces);
+        assertThat(ask("/api/orders/" + order).body().path("state").asString()).isEqualTo("DISPATCHED");
+        long here = StreamSupport.stream(
+                        ask("/api/finished?query=sefa cards")
+                                .body()
+                                .path("rows")
+                                .spliterator(),
+                        false)
+                .filter(r -> r.path("order").asLong() == order)
+                .count();
+        assertThat(here).as("nobody waits for it").isZero();
+    }
+
+    @Test
+    void workOnItTakesItOffAndWhatIsLearnedOfItsCostChangesItsWorth() throws Exception {
+        forShelf();
+        long piece = pieces.get(0);
+        take("Tove", List.of(piece), false);
+        doTo(piece, card(piece).path("steps").size());
+        assertThat(account(0)).containsExactly("MADE 1");
+        BigDecimal before = worth();
+        BigDecimal cost = piece(0).path("cost").decimalValue();
+        Answer kept = leftOver(piece, """
+                {"strand": 0, "left": "420 mm", "how": "MEASURED", "units": "METRIC", "believed": true}
+                """);
+        assertThat(kept.status()).as(kept.text()).isEqualTo(204);
+        BigDecimal now = piece(0).path("cost").decimalValue();
+        assertThat(now)
+                .as("what went back on the shelf of cord is not its cost")
+                .isLessThan(cost);
+        assertThat(worth()).isEqualByComparingTo(before.subtract(cost).add(now));
+        assertThat(account(0)).containsExactly("MADE 1", "WORK 0");
+        say("REDO", List.of(piece));
+        assertThat(account(0)).containsExactly("MADE 1", "WORK 0", "TAKEN -1");
+    }
+
+    @Test
+    void whatACustomerWantsNoMoreLiesThereUntilTheyDo() throws Exception {
+        say("FINISH", pieces.subList(0, 1));
+        assertThat(account(0)).isEmpty();
+        forShelf();
+        assertThat(account(0)).containsExactly("MADE 1");
+        assertThat(account(1)).as("what is not made does not").isEmpty();
+        assertThat(send(HttpMethod.PUT, "/api/orders/" + order + "/for-shelf", "{\"shelf\": false}")
+                        .status())
+                .isEqualTo(204);
+        assertThat(account(0)).containsExactly("MADE 1", "TAKEN -1");
+    }
+
+    @Test
+    void whatComesBackForGoodBringsItsCostBack() throws Exception {
+        say("FINISH", pieces);
+        say("SEND", pieces);
+        BigDecimal before = worth();
+        assertThat(tell("/api/shelf/pieces/" + pieces.get(0) + "/keep", "").status())
+                .as("it did not come back")
+                .isEqualTo(409);
+        say("COME_BACK", pieces.subList(0, 1));
+        assertThat(tell("/api/shelf/pieces/" + pieces.get(0) + "/keep", "").status())
+                .isEqualTo(204);
+        assertThat(piece(0).path("why").asString()).isEqualTo("CAME_BACK");
+        assertThat(worth())
+                .isEqualByComparingTo(before.add(piece(0).path("cost").decimalValue()));
+        assertThat(ask("/api/orders/" + order).body().path("state").asString())
+                .as("its order is done without it")
+                .isEqualTo("DISPATCHED");
+        jdbc.sql("update workshop set packs = true").update();
+        assertThat(sell(0, "9").status()).as("it is packed on the way").isEqualTo(201);
+        assertThat(account(0)).containsExactly("CAME_BACK 1", "SOLD -1");
+    }
+}
