@@ -13,6 +13,9 @@ import { NewerVersion } from './NewerVersion';
 import { theme } from './theme';
 import { UnitsProvider } from './units';
 
+const ShelfPage = lazy(() => import('../features/finished/ShelfPage'));
+const LotPage = lazy(() => import('../features/stock/LotPage'));
+const TagPage = lazy(() => import('../features/finished/TagPage'));
 const FinishedPage = lazy(() => import('../features/finished/FinishedPage'));
 const FinishedOrderPage = lazy(() => import('../features/finished/FinishedOrderPage'));
 const TodayPage = lazy(() => import('../features/today/TodayPage'));
@@ -117,6 +120,8 @@ function Inside() {
                   <Route path="/bench/tales" element={<TalesPage />} />
                   <Route path="/bench/:piece" element={<CardPage />} />
                   <Route path="/finished" element={<FinishedPage />} />
+                  <Route path="/finished/shelf" element={<ShelfPage />} />
+                  <Route path="/finished/pieces/:piece" element={<TagPage />} />
                   <Route path="/finished/:order" element={<FinishedOrderPage />} />
                   <Route path="/patterns" element={<PatternsPage />} />
                   <Route path="/patterns/new" element={<EditorPage />} />
@@ -127,6 +132,7 @@ function Inside() {
                   <Route path="/patterns/stitches/new" element={<StitchPage />} />
                   <Route path="/stock" element={<StockPage />} />
                   <Route path="/stock/articles/:code" element={<ArticlePage />} />
+                  <Route path="/stock/lots/:lot" element={<LotPage />} />
                   <Route path="/stock/file" element={<ArticlesFilePage />} />
                   <Route path="/stock/receive" element={<ReceivePage />} />
                   <Route path="/stock/buy" element={<BuyPage />} />

@@ -1,7 +1,19 @@
-import { Button, Checkbox, Group, NumberInput, Stack, Table, Text, TextInput, Title } from '@mantine/core';
+import {
+  Anchor,
+  Button,
+  Checkbox,
+  Group,
+  NumberInput,
+  Stack,
+  Table,
+  Text,
+  TextInput,
+  Title,
+} from '@mantine/core';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import type { Schemas } from '../api/client';
 import { formatTime } from './format';
 import { More } from './More';
@@ -16,6 +28,9 @@ const ACTS: PieceAct[] = ['START', 'FINISH', 'CHECK', 'PACK', 'SEND', 'REDO', 'C
 /** What is said with its reason, as the server wants it: something went wrong. */
 const WITH_REASON: PieceAct[] = ['REDO', 'GIVE_UP'];
 const LONGEST_REASON = 400;
+
+/** What has a tag. */
+const MADE: Schemas['PieceLook']['stage'][] = ['MADE', 'CHECKED', 'PACKED', 'SENT'];
 
 /** What somebody is about to say: it names its pieces before it is said. */
 interface Meant {
@@ -174,7 +189,15 @@ function PieceRow({ row, chosen, onToggle, onTakeBack }: PieceRowProps) {
           />
         )}
       </Table.Td>
-      <Table.Td ff="monospace">{named(row)}</Table.Td>
+      <Table.Td ff="monospace">
+        {MADE.includes(stage) ? (
+          <Anchor component={Link} to={`/finished/pieces/${row.piece.piece}`} inherit underline="always">
+            {named(row)}
+          </Anchor>
+        ) : (
+          named(row)
+        )}
+      </Table.Td>
       <Table.Td>
         {t(`pieces.at.${stage}`)}
         {dryUntil && `, ${t('pieces.dry', { at: formatTime(dryUntil) })}`}

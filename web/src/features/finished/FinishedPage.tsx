@@ -24,7 +24,14 @@ export default function FinishedPage() {
   const [asked] = useDebouncedValue(query, 200);
   const finished = useInfiniteQuery(finishedQuery(asked));
   return (
-    <Page title={t('nav.finished')}>
+    <Page
+      title={t('nav.finished')}
+      actions={
+        <Button component={Link} to="/finished/shelf" variant="default">
+          {t('shelf.title')}
+        </Button>
+      }
+    >
       <TextInput
         maw={360}
         label={t('finished.find')}

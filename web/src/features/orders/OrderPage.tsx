@@ -19,7 +19,15 @@ import { InTheWay } from './InTheWay';
 import { OrderHead } from './OrderHead';
 import { PriceTable } from './PriceTable';
 import { PromisedPanel } from './PromisedPanel';
-import { orderQuery, useAct, useAgain, useChangeOrder, useOneHand, useRemoveOrder } from './queries';
+import {
+  orderQuery,
+  useAct,
+  useAgain,
+  useChangeOrder,
+  useForShelf,
+  useOneHand,
+  useRemoveOrder,
+} from './queries';
 import { SplitForm } from './SplitForm';
 import { TakenAnyway } from './TakenAnyway';
 
@@ -61,6 +69,11 @@ function OrderSheet({ order }: { order: Order }) {
           <Badge variant="outline" size="lg" radius="sm" tt="none">
             {t(`state.${order.state}`)}
           </Badge>
+          {order.forShelf && (
+            <Badge variant="outline" color="straw" size="lg" radius="sm" tt="none">
+              {t('order.isForShelf')}
+            </Badge>
+          )}
           <More order={order} onSplit={() => setSplitting(true)} act={act.mutate} />
           {(['REOPEN', 'QUOTE', 'REVIVE'] as const).filter(may).map(button)}
           {next &&
@@ -109,6 +122,7 @@ function More({ order, onSplit, act }: MoreProps) {
   const navigate = useNavigate();
   const remove = useRemoveOrder();
   const again = useAgain(order.id);
+  const forShelf = useForShelf(order.id);
   const pieces = order.lines.reduce((n, l) => n + l.quantity, 0);
   const untouched = order.lines.every((l) => l.planned === 0);
   return (
@@ -132,6 +146,11 @@ function More({ order, onSplit, act }: MoreProps) {
               {t(`act.${a}`)}
             </Menu.Item>
           ))}
+        {order.state !== 'CANCELLED' && (
+          <Menu.Item onClick={() => forShelf.mutate(!order.forShelf)}>
+            {t(order.forShelf ? 'order.forCustomer' : 'order.forShelf')}
+          </Menu.Item>
+        )}
         {untouched && (
           <Menu.Item
             color="coral"

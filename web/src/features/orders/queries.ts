@@ -235,3 +235,13 @@ export async function sampleFile(): Promise<File> {
   const answer = await fetch('/api/orders/sample.csv');
   return new File([await answer.blob()], 'orders.csv', { type: 'text/csv' });
 }
+
+/** Whatever is made of an order is for the shelf, or for whoever ordered it. */
+export function useForShelf(id: number) {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (shelf: boolean) =>
+      ask(api.PUT('/api/orders/{id}/for-shelf', { params: { path: { id } }, body: { shelf } })),
+    onSettled: refresh,
+  });
+}

@@ -1,4 +1,4 @@
-import { Button, Group, Table, Text } from '@mantine/core';
+import { Anchor, Button, Group, Table, Text } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -147,7 +147,9 @@ function Lots({ card }: { card: Card }) {
             {card.lots.map((lot) => (
               <Table.Tr key={lot.id}>
                 <Table.Td>
-                  {lot.code}
+                  <Anchor component={Link} to={`/stock/lots/${lot.id}`} inherit underline="always">
+                    {lot.code}
+                  </Anchor>
                   {lot.measuredUm !== undefined && (
                     <Text size="xs" c="dimmed">
                       <Length um={lot.measuredUm} kind="part" />

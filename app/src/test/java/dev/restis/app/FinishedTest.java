@@ -377,6 +377,32 @@ class FinishedTest extends AtTheBench {
         }
     }
 
+    @Test
+    void aLotLeadsToEveryPieceOrderAndCustomer() throws Exception {
+        finish(3);
+        parcel(pieces.subList(0, 1), "");
+        long lot = jdbc.sql("""
+                        select distinct h.lot_id from ledger g join holding h on h.id = g.holding_id
+                        where g.piece_id = ? and g.movement = 'CUT'
+                        """).param(pieces.get(0)).query(Long.class).single();
+        List<JsonNode> rows = all("/api/stock/lots/" + lot + "/pieces?", "rows").stream()
+                .filter(r -> r.path("order").asLong() == order)
+                .toList();
+        assertThat(rows).extracting(r -> r.path("piece").asLong()).containsExactlyElementsOf(pieces);
+        assertThat(rows.get(0).path("customer").asString()).isEqualTo("Sefa Cards");
+        assertThat(rows.get(0).path("sentOn").asString())
+                .isEqualTo(LocalDate.now().toString());
+        assertThat(rows.get(1).hasNonNull("sentOn")).isFalse();
+        long cut = jdbc.sql("select sum(cut_um) from strand where piece_id = ?")
+                .param(pieces.get(0))
+                .query(Long.class)
+                .single();
+        assertThat(rows.get(0).path("quantity").asLong()).isEqualTo(cut);
+        assertThat(ask("/api/stock/lots/" + lot + "/pieces.csv").text())
+                .contains("lot,article,piece,", "Sefa Cards", "CAC");
+        assertThat(ask("/api/stock/lots/999999/pieces").status()).isEqualTo(404);
+    }
+
     private Answer letter(String to, String subject, long seen) throws Exception {
         return tell("/api/finished/" + order + "/letters", """
                 {"kind": "SENT", "recipient": "%s", "subject": "%s", "body": "Dear Sefa,\\nit left.", "before": %d}
