@@ -1,7 +1,8 @@
-import { MantineProvider } from '@mantine/core';
+import { MantineProvider, mergeThemeOverrides } from '@mantine/core';
 import { Notifications } from '@mantine/notifications';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect } from 'react';
+import { useTranslation } from 'react-i18next';
 import { BrowserRouter, Navigate, Route, Routes, useLocation } from 'react-router';
 import { ProblemError } from '../api/client';
 import { SignInPage } from '../features/workshop/SignInPage';
@@ -66,8 +67,12 @@ const client = new QueryClient({
 });
 
 export function App() {
+  const { t } = useTranslation();
+  const named = mergeThemeOverrides(theme, {
+    components: { Notification: { defaultProps: { closeButtonProps: { 'aria-label': t('notice.close') } } } },
+  });
   return (
-    <MantineProvider theme={theme} defaultColorScheme="auto">
+    <MantineProvider theme={named} defaultColorScheme="auto">
       <QueryClientProvider client={client}>
         <UnitsProvider>
           <Notifications position="bottom-right" />

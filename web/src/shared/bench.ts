@@ -7,6 +7,9 @@ export function useTakeInHand() {
   const refresh = useRefreshWork();
   return useMutation({
     mutationFn: (pieces: number[]) => ask(api.POST('/api/bench/take', { body: { pieces, over: false } })),
-    onSettled: refresh,
+    // Not waited for: whoever goes on from the row is gone from it by then.
+    onSettled: () => {
+      refresh();
+    },
   });
 }

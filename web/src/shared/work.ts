@@ -34,6 +34,9 @@ export function usePropose() {
   const refresh = useRefreshWork();
   return useMutation({
     mutationFn: (batches: number[]) => ask(api.POST('/api/cut/lists', { body: { batches } })),
-    onSuccess: refresh,
+    // Not waited for: whoever goes on to the list is gone from here by then.
+    onSuccess: () => {
+      refresh();
+    },
   });
 }

@@ -78,7 +78,8 @@ class ScreenshotsTest {
             phone.navigate(card);
             shoot(phone, "card-narrow");
             shoot(page, "/today", "today");
-            shoot(page, "/costs", "costs");
+            shoot(page, "/costs?from=2020-01-01", "costs");
+            shoot(page, "/finished/2", "finished");
             shoot(page, "/stock", "stock");
             shoot(page, "/stock/articles/HB9", "article");
             shoot(page, "/stock/buy", "buy");

@@ -72,6 +72,7 @@ class DemoWorkshop {
     private final ShopFeeds shops;
     private final Optional<DemoBench> bench;
     private final Optional<DemoPlan> plan;
+    private final Optional<DemoFinished> finished;
     private final Folding folding;
     private final DemoClock clock;
 
@@ -90,11 +91,13 @@ class DemoWorkshop {
             ShopFeeds shops,
             Optional<DemoBench> bench,
             Optional<DemoPlan> plan,
+            Optional<DemoFinished> finished,
             Folding folding,
             DemoClock clock) {
         this.folding = folding;
         this.bench = bench;
         this.plan = plan;
+        this.finished = finished;
         this.clock = clock;
         this.shops = shops;
         this.prices = prices;
@@ -115,6 +118,7 @@ class DemoWorkshop {
         return Stream.of(
                         house(),
                         bench.stream().flatMap(b -> b.calendar().stream()),
+                        finished.stream().flatMap(f -> f.calendar().stream()),
                         plan.stream().flatMap(p -> p.calendar().stream()))
                 .flatMap(entries -> entries)
                 .sorted(Comparator.comparing(DemoEntry::day).thenComparing(DemoEntry::time))

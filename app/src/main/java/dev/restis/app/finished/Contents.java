@@ -152,7 +152,7 @@ class Contents {
         return entities.createQuery("""
                         select p.id as id, p.line.id as line, p.number as number, p.stage as stage, coalesce(b.name, '') as batch
                         from Piece p left join Batch b on b.id = p.batchId
-                        where p.line.order.id = :order and p.stage <> :gone order by p.line.number, p.number
+                        where p.line.order.id = :order and p.stage <> :gone and not p.shelved order by p.line.number, p.number
                         """, Tuple.class)
                 .setParameter("order", order)
                 .setParameter("gone", PieceStage.GIVEN_UP)

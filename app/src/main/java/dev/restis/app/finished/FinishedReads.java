@@ -265,7 +265,7 @@ class FinishedReads {
                 : entities.createQuery("""
                                 select p.line.order.id as order, p.line.id as line, p.line.matching as matching, p.stage as stage,
                                        p.dryUntil as dry, count(p.id) as pieces
-                                from Piece p where p.line.order.id in :orders and p.stage <> GIVEN_UP
+                                from Piece p where p.line.order.id in :orders and p.stage <> GIVEN_UP and not p.shelved
                                 group by p.line.order.id, p.line.id, p.line.matching, p.stage, p.dryUntil
                                 """, Tuple.class)
                         .setParameter("orders", ids)

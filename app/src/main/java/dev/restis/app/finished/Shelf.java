@@ -27,7 +27,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** What is done with finished pieces that have no order: they are sold, or put there when they came back. */
 @Service
-class Shelf {
+public class Shelf {
 
     /** Why something in the account of the shelf changed. */
     enum ShelfWhat {
@@ -46,7 +46,7 @@ class Shelf {
     record SaleView(long id, LocalDate soldOn, BigDecimal price, How how, String note, String who) {}
 
     /** @param price for which it is sold, with its tax */
-    record SaleInput(
+    public record SaleInput(
             @Nullable String price, How how, @Nullable String note) {}
 
     private static final int LONGEST_NOTE = 200;

@@ -69,7 +69,7 @@ public class Payments {
      *
      * @param back whether it was given back
      */
-    record PaymentInput(
+    public record PaymentInput(
             @Nullable String amount,
             How how,
             @Nullable LocalDate paidOn,
@@ -146,7 +146,7 @@ public class Payments {
 
     /** @throws Rejected with every field that cannot be so */
     @Transactional
-    long note(long order, PaymentInput typed) {
+    public long note(long order, PaymentInput typed) {
         if (!store.existsById(order)) {
             throw new NotFound("notFound");
         }

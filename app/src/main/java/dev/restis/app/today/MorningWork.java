@@ -106,7 +106,7 @@ class MorningWork {
                         from customer_order o join order_line l on l.order_id = o.id join piece p on p.line_id = l.id
                             left join bench_piece b on b.piece_id = p.id and p.stage in ('CUT', 'MAKING')
                             left join piece_estimate e on e.piece_id = p.id
-                        where o.id in (:orders) and p.stage <> 'GIVEN_UP'
+                        where o.id in (:orders) and p.stage <> 'GIVEN_UP' and not p.shelved and not (o.for_shelf and p.stage >= 'MADE')
                         group by o.id, p.stage, p.dry_until, b.held_up, b.in_hand_of
                         """, Tuple.class)
                 .setParameter("orders", orders)
