@@ -31,8 +31,10 @@ export default function CardPage() {
   );
 }
 
-function AtBench({ card, who }: { card: Card; who: string }) {
+function AtBench({ card: kept, who }: { card: Card; who: string }) {
   const { t } = useTranslation();
+  // Asked for here as well: an act that was sent is dropped at once, and a card from above would still be that of before it.
+  const card = useQuery(cardQuery(kept.piece.id)).data ?? kept;
   const navigate = useNavigate();
   const [params, setParams] = useSearchParams();
   const through = params.get('by') === 'step';

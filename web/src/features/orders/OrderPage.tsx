@@ -14,12 +14,14 @@ import { withOffer } from '../../shared/piece/choices';
 import { PiecePanel } from '../../shared/piece/PiecePanel';
 import { patternsQuery } from '../../shared/piece/queries';
 import { piecesQuery } from '../../shared/pieces';
+import { FromShelf } from './FromShelf';
 import { HistoryList } from './HistoryList';
 import { InTheWay } from './InTheWay';
 import { OrderHead } from './OrderHead';
 import { PriceTable } from './PriceTable';
 import { PromisedPanel } from './PromisedPanel';
 import {
+  offersQuery,
   orderQuery,
   useAct,
   useAgain,
@@ -39,7 +41,14 @@ export default function OrderPage() {
   const order = useQuery(orderQuery(id));
   // Together, so that its pieces push nothing down that is read already.
   const pieces = useInfiniteQuery(piecesQuery(id));
-  return <Await query={order}>{(o) => <Await query={pieces}>{() => <OrderSheet order={o} />}</Await>}</Await>;
+  const offers = useQuery(offersQuery(id));
+  return (
+    <Await query={order}>
+      {(o) => (
+        <Await query={pieces}>{() => <Await query={offers}>{() => <OrderSheet order={o} />}</Await>}</Await>
+      )}
+    </Await>
+  );
 }
 
 /** What comes next in an order's life, the first of these that may be done. */
@@ -92,6 +101,7 @@ function OrderSheet({ order }: { order: Order }) {
       <OrderHead key={order.id} order={order} />
       <InTheWay order={order} />
       <PromisedPanel key={order.promised ?? 'none'} order={order} />
+      <FromShelf order={order.id} />
       <PiecesPanel order={order.id} />
       <PriceTable order={order} />
       {order.lines.map((line) => (

@@ -245,3 +245,19 @@ export function useForShelf(id: number) {
     onSettled: refresh,
   });
 }
+
+/** What of the shelf suits an order that waits. */
+export const offersQuery = (order: number) =>
+  queryOptions({
+    queryKey: ['orders', 'one', order, 'offers'],
+    queryFn: () => ask(api.GET('/api/shelf/offers/{order}', { params: { path: { order } } })),
+  });
+
+export function useGive(order: number) {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: ({ piece, line }: { piece: number; line: number }) =>
+      ask(api.POST('/api/shelf/pieces/{piece}/give', { params: { path: { piece } }, body: { order, line } })),
+    onSettled: refresh,
+  });
+}

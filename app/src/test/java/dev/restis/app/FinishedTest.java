@@ -88,13 +88,16 @@ class FinishedTest extends AtTheBench {
                 .contains(String.valueOf(order));
     }
 
-    private String pdf(String path) throws Exception {
-        byte[] content = mvc().perform(get("/api/finished/" + order + "/" + path)
+    private byte[] content(String path) throws Exception {
+        return mvc().perform(get("/api/finished/" + order + "/" + path)
                         .with(user("Tove").roles("OWNER")))
                 .andReturn()
                 .getResponse()
                 .getContentAsByteArray();
-        try (PDDocument document = Loader.loadPDF(content)) {
+    }
+
+    private String pdf(String path) throws Exception {
+        try (PDDocument document = Loader.loadPDF(content(path))) {
             return new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
         }
     }
@@ -331,6 +334,44 @@ class FinishedTest extends AtTheBench {
                 .path("id")
                 .asLong();
         assertThat(pdf("delivery-note.pdf?parcel=" + parcel)).contains("parcel 1", "no. SQ 9");
+    }
+
+    @Test
+    void sixtyPiecesForTheLongestNameFitOnPaper() throws Exception {
+        String name = "Sefa Cards of the Lower Lock and the Upper Lock and of every lock between them, "
+                + "Rowing, Knotting and Splicing Club, 4th";
+        long many = tell("/api/orders", order(name, 60, choices()))
+                .body()
+                .path("id")
+                .asLong();
+        confirm(sheet(batchOf(many, 60)));
+        List<Long> all = jdbc.sql("""
+                        select p.id from piece p join order_line l on l.id = p.line_id where l.order_id = ? order by p.number
+                        """).param(many).query(Long.class).list();
+        assertThat(pieceAct("FINISH", all).status()).isEqualTo(204);
+        long first = order;
+        order = many;
+        try {
+            for (String paper : List.of("A4", "LETTER")) {
+                assertThat(pdf("packing-list.pdf?paper=" + paper))
+                        .contains(name, "Pieces in this parcel: 60", "#" + all.get(0), "and 20 more");
+                assertThat(pdf("delivery-note.pdf?prices=true&paper=" + paper)).contains(name, "60");
+                assertThat(pdf("tags.pdf?paper=" + paper)).contains("#" + all.get(59));
+            }
+            assertThat(pages("tags.pdf?paper=LABEL"))
+                    .as("a label for each piece")
+                    .isEqualTo(60);
+            assertThat(pages("packing-list.pdf")).isEqualTo(1);
+        } finally {
+            order = first;
+            forgetOrders("id = " + many);
+        }
+    }
+
+    private int pages(String path) throws Exception {
+        try (PDDocument document = Loader.loadPDF(content(path))) {
+            return document.getNumberOfPages();
+        }
     }
 
     @Test

@@ -1,10 +1,15 @@
 package dev.restis.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.stream.StreamSupport;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpMethod;
@@ -130,6 +135,59 @@ class ShelfTest extends AtTheBench {
                         .status())
                 .isEqualTo(204);
         assertThat(account(0)).containsExactly("MADE 1", "TAKEN -1");
+    }
+
+    private long want(String wrist) throws Exception {
+        return tell("/api/orders", order("Sefa Cards", 2, choices().replace("16 cm", wrist)))
+                .body()
+                .path("id")
+                .asLong();
+    }
+
+    private JsonNode offers(long of) throws Exception {
+        return ask("/api/shelf/offers/" + of).body().path("rows");
+    }
+
+    private Answer give(int n, long to, JsonNode offer) throws Exception {
+        return tell(
+                "/api/shelf/pieces/" + pieces.get(n) + "/give",
+                "{\"order\": %d, \"line\": %d}".formatted(to, offer.path("line").asLong()));
+    }
+
+    @Test
+    void whatSuitsANewOrderIsOfferedFirstAndGoesToIt() throws Exception {
+        forShelf();
+        say("FINISH", pieces.subList(0, 2));
+        long same = want("16 cm");
+        assertThat(offers(same)).hasSize(2);
+        JsonNode offer = offers(same).path(0);
+        assertThat(offer.path("same").asBoolean()).isTrue();
+        assertThat(offer.path("longerUm").asLong()).isZero();
+        assertThat(give(0, same, offer).status()).isEqualTo(204);
+        assertThat(account(0)).containsExactly("MADE 1", "TAKEN -1");
+        JsonNode took = ask("/api/orders/" + same).body();
+        assertThat(took.path("lines")).hasSize(1);
+        assertThat(took.path("lines").path(0).path("quantity").asInt()).isEqualTo(2);
+        assertThat(took.path("lines").path(0).path("made").asInt()).isEqualTo(1);
+        assertThat(give(0, same, offer).status()).as("it lies there no more").isEqualTo(409);
+
+        long near = want("16.4 cm");
+        JsonNode longer = offers(near).path(0);
+        assertThat(longer.path("same").asBoolean()).isFalse();
+        assertThat(longer.path("longerUm").asLong()).as("it is shorter").isNegative();
+        assertThat(give(1, near, longer).status()).isEqualTo(204);
+        JsonNode beside = ask("/api/orders/" + near).body().path("lines");
+        assertThat(beside).as("as it is, in a line of its own").hasSize(2);
+        assertThat(beside.findValuesAsString("quantity")).containsExactly("1", "1");
+        try (PDDocument note =
+                Loader.loadPDF(mvc().perform(get("/api/finished/" + near + "/delivery-note.pdf?prices=true")
+                                .with(user("Tove").roles("OWNER")))
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsByteArray())) {
+            assertThat(new PDFTextStripper().getText(note)).contains("\u20ac");
+        }
+        assertThat(offers(want("21 cm"))).as("what does not fit is not offered").isEmpty();
     }
 
     @Test

@@ -36,7 +36,7 @@ class FirstVisitTest {
             Browser.go(page, "/cut");
             assertThat(page.getByText("Nothing to cut.")).isVisible();
             Browser.go(page, "/costs");
-            assertThat(page.getByText("No costs yet.")).isVisible();
+            assertThat(page.getByText("Nothing was cut in these days.")).isVisible();
             Browser.go(page, "/stock");
             assertThat(page.getByText("No articles yet.")).isVisible();
             Browser.go(page, "/orders/new");

@@ -93,7 +93,7 @@ class ParcelPapers {
             int count = line.pieces().size();
             right(body, String.valueOf(count), true);
             if (agreed.isPresent()) {
-                AgreedLine price = byLine.get(line.line().number());
+                AgreedLine price = byLine.get(line.line().pricedAs());
                 BigDecimal sum = price == null ? BigDecimal.ZERO : price.each().multiply(BigDecimal.valueOf(count));
                 sums.add(sum);
                 right(body, price == null ? "" : of.words().money(price.each()), false);

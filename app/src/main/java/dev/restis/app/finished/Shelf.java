@@ -141,6 +141,13 @@ public class Shelf {
         shelved.shelve(piece, true);
     }
 
+    /** A piece that lies there goes to an order that waits for one like it. */
+    @Transactional
+    public void give(long piece, long order, long line) {
+        there(piece);
+        shelved.move(piece, order, line);
+    }
+
     private void there(long piece) {
         ShelfPiece one = reads.one(piece);
         if (!one.there()) {

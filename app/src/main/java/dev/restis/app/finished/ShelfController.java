@@ -1,6 +1,7 @@
 package dev.restis.app.finished;
 
 import dev.restis.app.finished.Shelf.SaleInput;
+import dev.restis.app.finished.ShelfOffers.ShelfOffer;
 import dev.restis.app.finished.ShelfReads.ShelfPiece;
 import dev.restis.app.finished.ShelfReads.ShelfWorth;
 import dev.restis.app.platform.Keyset;
@@ -30,10 +31,12 @@ class ShelfController {
 
     private final ShelfReads reads;
     private final Shelf shelf;
+    private final ShelfOffers offers;
 
-    ShelfController(ShelfReads reads, Shelf shelf) {
+    ShelfController(ShelfReads reads, Shelf shelf, ShelfOffers offers) {
         this.reads = reads;
         this.shelf = shelf;
+        this.offers = offers;
     }
 
     @GetMapping
@@ -46,6 +49,23 @@ class ShelfController {
     @GetMapping("/pieces/{piece}")
     ShelfPiece piece(@PathVariable long piece) {
         return reads.one(piece);
+    }
+
+    record ShelfOffersView(List<ShelfOffer> rows) {}
+
+    /** What of the shelf suits an order that waits. */
+    @GetMapping("/offers/{order}")
+    ShelfOffersView offers(@PathVariable long order) {
+        return new ShelfOffersView(offers.of(order));
+    }
+
+    /** @param line of the order that waits for such a piece */
+    record GiveRequest(long order, long line) {}
+
+    @PostMapping("/pieces/{piece}/give")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void give(@PathVariable long piece, @RequestBody GiveRequest body) {
+        shelf.give(piece, body.order(), body.line());
     }
 
     @PostMapping("/pieces/{piece}/sell")

@@ -52,7 +52,9 @@ class History {
         LEAVES,
         SHELVED,
         FOR_SHELF,
-        FOR_CUSTOMER
+        FOR_CUSTOMER,
+        FROM_SHELF,
+        SHELF_LEFT
     }
 
     /**

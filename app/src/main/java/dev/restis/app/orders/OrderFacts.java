@@ -15,8 +15,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class OrderFacts {
 
-    /** A line of an order; its pieces are looked up by whoever shows them. */
-    public record LineFacts(long id, int number, PieceSpec spec, boolean matching, String note) {}
+    /**
+     * A line of an order; its pieces are looked up by whoever shows them.
+     *
+     * @param pricedAs the number of the line whose price counts for it
+     */
+    public record LineFacts(long id, int number, int pricedAs, PieceSpec spec, boolean matching, String note) {}
 
     /**
      * What the customer said yes to.
@@ -83,7 +87,7 @@ public class OrderFacts {
                 order.wayDays(),
                 head.note(),
                 order.lines().stream()
-                        .map(l -> new LineFacts(l.id(), l.number(), l.spec(), l.matching(), l.note()))
+                        .map(l -> new LineFacts(l.id(), l.number(), l.pricedAs(), l.spec(), l.matching(), l.note()))
                         .toList(),
                 quotes.last(id).filter(q -> q.acceptedAt() != null).map(q -> agreed(q.price())));
     }

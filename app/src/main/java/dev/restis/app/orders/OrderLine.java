@@ -104,6 +104,9 @@ class OrderLine {
 
     private String note;
 
+    /** The number of the line whose price it is sold for, where its piece came from the shelf. */
+    private @Nullable Integer insteadOf;
+
     @ElementCollection
     @CollectionTable(name = "order_line_colour", joinColumns = @JoinColumn(name = "line_id"))
     @OrderColumn(name = "slot")
@@ -309,6 +312,15 @@ class OrderLine {
 
     void oneHand(boolean one) {
         oneHand = one;
+    }
+
+    void insteadOf(int other) {
+        insteadOf = other;
+    }
+
+    /** The number of the line whose price counts for it. */
+    int pricedAs() {
+        return insteadOf == null ? number : insteadOf;
     }
 
     String note() {

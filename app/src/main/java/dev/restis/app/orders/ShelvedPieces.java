@@ -1,6 +1,7 @@
 package dev.restis.app.orders;
 
 import dev.restis.app.orders.History.What;
+import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
 import jakarta.persistence.EntityManager;
 import java.util.List;
@@ -36,6 +37,62 @@ public class ShelvedPieces {
         long order = piece.line().order().id();
         history.note(order, stays ? What.SHELVED : What.TAKEN_BACK, Map.of("pieces", 1));
         standing.refresh(List.of(order));
+    }
+
+    /**
+     * A piece from the shelf goes to a line that waits for one, instead of one that nobody has begun. As it is as it is, it stands in a line of
+     * its own where it is not what that line wants, at the price of that line.
+     *
+     * @throws Conflict when the line waits for no piece that nobody has begun
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void move(long id, long orderId, long lineId) {
+        Piece piece = entities.find(Piece.class, id);
+        if (piece == null) {
+            throw new NotFound("notFound");
+        }
+        CustomerOrder from = piece.line().order();
+        locks.hold(List.of(from.id(), orderId));
+        entities.refresh(piece);
+        CustomerOrder to = locks.hold(orderId);
+        OrderLine line = to.lines().stream()
+                .filter(l -> l.id() == lineId)
+                .findFirst()
+                .orElseThrow(() -> new Conflict("changedMeanwhile"));
+        Piece open = line.pieces().stream()
+                .filter(Piece::open)
+                .reduce((a, b) -> b)
+                .orElseThrow(() -> new Conflict("shelf.noneOpen"));
+        OrderLine own = piece.line();
+        line.drop(List.of(open));
+        // Its number is free before another piece takes it.
+        entities.flush();
+        OrderLine into = own.spec().sameAs(line.spec()) ? line : beside(to, line, own);
+        into.takeOver(List.of(piece));
+        piece.shelve(false);
+        if (line.empty()) {
+            to.lines().remove(line);
+        }
+        if (own.empty() && from.lines().size() > 1) {
+            from.lines().remove(own);
+        }
+        entities.flush();
+        history.note(
+                orderId,
+                What.FROM_SHELF,
+                Map.of("pieces", 1, "from", from.head().reference()));
+        history.note(
+                from.id(), What.SHELF_LEFT, Map.of("pieces", 1, "to", to.head().reference()));
+        standing.refresh(List.of(from.id(), orderId));
+    }
+
+    /** A line as the piece is, without any piece yet. */
+    private static OrderLine beside(CustomerOrder order, OrderLine line, OrderLine as) {
+        Orders.ReadLine read = as.read();
+        OrderLine made = Orders.addLine(
+                order, as.read().with(0).with(line.matching()).with(line.note()).numbered(order.nextNumber()));
+        made.insteadOf(line.pricedAs());
+        return made;
     }
 
     /** All that is made of an order is for the shelf, or for whoever ordered it. */

@@ -19,6 +19,10 @@ public final class OrderLife {
     }
 
     private static OrderState accepted(OrderProgress p) {
+        if (p.pieces() == 0) {
+            // All of it went from the shelf to others.
+            return OrderState.DISPATCHED;
+        }
         if (p.planned() == 0) {
             return OrderState.ACCEPTED;
         }
