@@ -30,7 +30,6 @@ class ScreenshotsTest {
             page.navigate("/orders/import");
             page.locator("input[type=file]").setInputFiles(Path.of("../demo/orders.csv"));
             page.getByText("new rows").waitFor();
-            shoot(page, "import");
             Browser.click(page, "Import the 40 good rows");
             page.getByText("rows imported").waitFor();
             shoot(page, "/orders", "orders");
