@@ -20,7 +20,8 @@ class OrderLifeTest {
         "DRAFT,     3, 0, 0, 0, 0, DRAFT",
         "QUOTED,    3, 0, 0, 0, 0, QUOTED",
         "CANCELLED, 3, 0, 0, 0, 0, CANCELLED",
-        "ACCEPTED,  0, 0, 0, 0, 0, ACCEPTED",
+        // All of it went from the shelf to others.
+        "ACCEPTED,  0, 0, 0, 0, 0, DISPATCHED",
         "ACCEPTED,  3, 0, 0, 0, 0, ACCEPTED",
         "ACCEPTED,  3, 1, 0, 0, 0, PLANNED",
         "ACCEPTED,  3, 3, 0, 0, 0, PLANNED",
