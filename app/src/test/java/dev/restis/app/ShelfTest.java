@@ -6,6 +6,9 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import java.math.BigDecimal;
 import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.stream.StreamSupport;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -188,6 +191,69 @@ class ShelfTest extends AtTheBench {
             assertThat(new PDFTextStripper().getText(note)).contains("\u20ac");
         }
         assertThat(offers(want("21 cm"))).as("what does not fit is not offered").isEmpty();
+    }
+
+    @Test
+    void aSaleThatIsTakenBackOnItsOrderIsNoSaleAnyMore() throws Exception {
+        forShelf();
+        say("FINISH", pieces.subList(0, 1));
+        assertThat(sell(0, "9").status()).isEqualTo(201);
+        assertThat(tell("/api/pieces/take-back", "{\"events\": [%d]}".formatted(lastEvent(0)))
+                        .status())
+                .isEqualTo(204);
+        assertThat(piece(0).hasNonNull("sale")).isFalse();
+        assertThat(sell(0, "8").status()).as("it is sold again").isEqualTo(201);
+        say("COME_BACK", pieces.subList(0, 1));
+        assertThat(piece(0).path("there").asBoolean())
+                .as("it is the house's again")
+                .isTrue();
+        assertThat(sell(0, "7").status()).isEqualTo(201);
+        assertThat(jdbc.sql("select count(*) from sale where piece_id = ? and withdrawn_at is null")
+                        .param(pieces.get(0))
+                        .query(Long.class)
+                        .single())
+                .isEqualTo(1);
+    }
+
+    private long lastEvent(int n) {
+        return jdbc.sql("select max(id) from piece_event where piece_id = ?")
+                .param(pieces.get(n))
+                .query(Long.class)
+                .single();
+    }
+
+    @Test
+    void whatDidNotComeBackAfterAllDoesNotStay() throws Exception {
+        say("FINISH", pieces);
+        say("SEND", pieces);
+        say("COME_BACK", pieces.subList(0, 1));
+        tell("/api/shelf/pieces/" + pieces.get(0) + "/keep", "");
+        assertThat(tell("/api/pieces/take-back", "{\"events\": [%d]}".formatted(lastEvent(0)))
+                        .status())
+                .isEqualTo(204);
+        say("COME_BACK", pieces.subList(0, 1));
+        assertThat(piece(0).path("there").asBoolean())
+                .as("nobody has said that it stays")
+                .isFalse();
+    }
+
+    @Test
+    void twoWhoTakeTheSamePieceForTheirOrdersGetItOnce() throws Exception {
+        forShelf();
+        say("FINISH", pieces.subList(0, 1));
+        List<Long> both = List.of(want("16 cm"), want("16 cm"));
+        List<JsonNode> offers =
+                List.of(offers(both.get(0)).path(0), offers(both.get(1)).path(0));
+        ExecutorService two = Executors.newFixedThreadPool(2);
+        try {
+            List<Future<Answer>> asked = two.invokeAll(
+                    List.of(() -> give(0, both.get(0), offers.get(0)), () -> give(0, both.get(1), offers.get(1))));
+            assertThat(List.of(asked.get(0).get().status(), asked.get(1).get().status()))
+                    .containsExactlyInAnyOrder(204, 409);
+        } finally {
+            two.shutdownNow();
+        }
+        assertThat(account(0)).containsExactly("MADE 1", "TAKEN -1");
     }
 
     @Test

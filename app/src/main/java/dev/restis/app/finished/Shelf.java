@@ -4,6 +4,7 @@ import dev.restis.app.finished.ShelfReads.ShelfPiece;
 import dev.restis.app.orders.OrderPieces;
 import dev.restis.app.orders.Payments.How;
 import dev.restis.app.orders.ShelvedPieces;
+import dev.restis.app.pieces.PieceMoved;
 import dev.restis.app.pieces.Pieces;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
@@ -20,9 +21,10 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** What is done with finished pieces that have no order: they are sold, or put there when they came back. */
@@ -117,14 +119,26 @@ public class Shelf {
     @Transactional
     public void takeBack(long piece) {
         orders.hold(List.of(piece));
-        Sale sale = sale(piece).orElseThrow(() -> new NotFound("notFound"));
+        Sale sale = reads.sale(piece).orElseThrow(() -> new NotFound("notFound"));
         Workshop.mayTakeBack(sale.who());
         pieces.takeBackNewest(PieceAct.SEND, List.of(piece));
-        sale.withdraw(clock.instant(), Workshop.whoever());
     }
 
-    private Optional<Sale> sale(long piece) {
-        return reads.sale(piece);
+    /** What was sold is sold no more, however that was said; what did not come back after all does not stay here either. */
+    @EventListener
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void moved(PieceMoved moved) {
+        boolean notSent = moved.act() == PieceAct.COME_BACK
+                || moved.tookBack().filter(a -> a == PieceAct.SEND).isPresent();
+        if (notSent) {
+            entities.createQuery(
+                            "select s from Sale s where s.pieceId in :pieces and s.withdrawnAt is null", Sale.class)
+                    .setParameter("pieces", moved.pieces())
+                    .getResultList()
+                    .forEach(sale -> sale.withdraw(clock.instant(), Workshop.whoever()));
+        } else if (moved.tookBack().filter(a -> a == PieceAct.COME_BACK).isPresent()) {
+            shelved.gone(moved.pieces());
+        }
     }
 
     /**
@@ -138,7 +152,7 @@ public class Shelf {
         if (pieces.newest(piece).filter(a -> a == PieceAct.COME_BACK).isEmpty()) {
             throw new Conflict("shelf.notBack");
         }
-        shelved.shelve(piece, true);
+        shelved.shelve(piece);
     }
 
     /** A piece that lies there goes to an order that waits for one like it. */

@@ -1,9 +1,11 @@
 package dev.restis.app.orders;
 
 import dev.restis.app.orders.History.What;
+import dev.restis.app.platform.LockOrder;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
 import jakarta.persistence.EntityManager;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
@@ -26,17 +28,26 @@ public class ShelvedPieces {
         this.history = history;
     }
 
-    /** A piece stays with the house, or goes with its order again; whoever says so holds its order. */
+    /** A piece stays with the house; whoever says so holds its order. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void shelve(long id, boolean stays) {
+    public void shelve(long id) {
         Piece piece = entities.find(Piece.class, id);
         if (piece == null) {
             throw new NotFound("notFound");
         }
-        piece.shelve(stays);
+        piece.shelve(true);
         long order = piece.line().order().id();
-        history.note(order, stays ? What.SHELVED : What.TAKEN_BACK, Map.of("pieces", 1));
+        history.note(order, What.SHELVED, Map.of("pieces", 1));
         standing.refresh(List.of(order));
+    }
+
+    /** These pieces are with their customers after all. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void gone(Collection<Long> pieces) {
+        entities.createQuery("select p from Piece p where p.id in :pieces", Piece.class)
+                .setParameter("pieces", pieces)
+                .getResultList()
+                .forEach(piece -> piece.shelve(false));
     }
 
     /**
@@ -54,6 +65,9 @@ public class ShelvedPieces {
         CustomerOrder from = piece.line().order();
         locks.hold(List.of(from.id(), orderId));
         entities.refresh(piece);
+        if (piece.line().order().id() != from.id()) {
+            throw new LockOrder.Overtaken();
+        }
         CustomerOrder to = locks.hold(orderId);
         OrderLine line = to.lines().stream()
                 .filter(l -> l.id() == lineId)
