@@ -48,9 +48,14 @@ interface Asked<T> {
 
 /** Shows a query's waiting and failure, and its data once there is some. */
 export function Await<T>({ query, children }: { query: Asked<T>; children: (data: T) => ReactNode }) {
-  const { t } = useTranslation();
   if (query.data !== undefined) return <>{children(query.data)}</>;
   if (query.error) return <ProblemNote error={query.error} />;
+  return <Waiting />;
+}
+
+/** Something is asked for, and nothing of it is there yet. */
+export function Waiting() {
+  const { t } = useTranslation();
   return (
     <Center mih={160} aria-busy="true">
       <Loader aria-label={t('loading')} />

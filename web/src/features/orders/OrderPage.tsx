@@ -7,7 +7,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { articlesQuery } from '../../shared/articles';
 import { Length } from '../../shared/Figures';
-import { Await, Page } from '../../shared/Page';
+import { Await, Page, Waiting } from '../../shared/Page';
 import { PiecesPanel } from '../../shared/PiecesPanel';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { withOffer } from '../../shared/piece/choices';
@@ -45,7 +45,8 @@ export default function OrderPage() {
   return (
     <Await query={order}>
       {(o) => (
-        <Await query={pieces}>{() => <Await query={offers}>{() => <OrderSheet order={o} />}</Await>}</Await>
+        // What the shelf offers is waited for, but an order is there without it too.
+        <Await query={pieces}>{() => (offers.isPending ? <Waiting /> : <OrderSheet order={o} />)}</Await>
       )}
     </Await>
   );

@@ -6,6 +6,7 @@ import { api, ask } from '../../api/client';
 import { formatDay } from '../../shared/format';
 import { More } from '../../shared/More';
 import { Await, Empty, Page } from '../../shared/Page';
+import { useSession } from '../../shared/session';
 
 const recallQuery = (lot: number) =>
   infiniteQueryOptions({
@@ -24,15 +25,19 @@ const recallQuery = (lot: number) =>
 export default function LotPage() {
   const { t } = useTranslation();
   const lot = Number(useParams().lot);
+  // Addresses of many customers at once are the owner's to take along.
+  const owner = useSession().data?.role === 'OWNER';
   const pieces = useInfiniteQuery(recallQuery(lot));
   const first = pieces.data?.pages[0];
   return (
     <Page
       title={first ? t('lot.title', { lot: first.lot.lot, article: first.lot.article }) : t('lot.one')}
       actions={
-        <Button variant="default" component="a" href={`/api/stock/lots/${lot}/pieces.csv`} download>
-          {t('exportCsv')}
-        </Button>
+        owner && (
+          <Button variant="default" component="a" href={`/api/stock/lots/${lot}/pieces.csv`} download>
+            {t('exportCsv')}
+          </Button>
+        )
       }
     >
       <Await query={pieces}>

@@ -6,7 +6,8 @@ import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { endangeredQuery } from '../../shared/days';
 import { formatDay } from '../../shared/format';
-import { Await, Empty, Page } from '../../shared/Page';
+import { Await, Empty, Page, Waiting } from '../../shared/Page';
+import { ProblemNote } from '../../shared/ProblemNote';
 import { Rescue } from '../../shared/Rescue';
 import { lateWords } from '../../shared/risk';
 import { buyFirstQuery, todayQuery } from '../../shared/work';
@@ -26,18 +27,21 @@ export default function TodayPage() {
   return (
     <Page title={t('nav.today')}>
       <Await query={today}>
-        {(day) => (
-          // Together, so that what is in danger pushes nothing down that is read already.
-          <Await query={endangered}>
-            {(danger) => (
-              <Await query={buy}>
-                {(lines) => (
-                  <Morning day={day} danger={danger.rows} lines={lines.rows.filter((l) => l.orderBy)} />
-                )}
-              </Await>
-            )}
-          </Await>
-        )}
+        {(day) =>
+          // Together, so that what is in danger pushes nothing down that is read already; what fails beside it hides nothing.
+          endangered.isPending || buy.isPending ? (
+            <Waiting />
+          ) : (
+            <>
+              <ProblemNote error={endangered.error ?? buy.error} />
+              <Morning
+                day={day}
+                danger={endangered.data?.rows ?? []}
+                lines={buy.data?.rows.filter((l) => l.orderBy) ?? []}
+              />
+            </>
+          )
+        }
       </Await>
     </Page>
   );

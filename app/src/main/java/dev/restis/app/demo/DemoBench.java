@@ -1,5 +1,6 @@
 package dev.restis.app.demo;
 
+import static dev.restis.app.demo.DemoPieces.ALL;
 import static dev.restis.app.demo.DemoWorkshop.MAKER;
 import static dev.restis.app.demo.DemoWorkshop.OWNER;
 
@@ -8,14 +9,10 @@ import dev.restis.app.bench.Bench.StepAct;
 import dev.restis.app.bench.LeftOvers;
 import dev.restis.app.bench.LeftOvers.LeftRequest;
 import dev.restis.app.cut.CutBench;
-import dev.restis.app.cut.CutPlanning;
 import dev.restis.app.orders.OrderPieces;
-import dev.restis.app.orders.PieceActs;
 import dev.restis.app.patterns.PieceChoices.PartChoice;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.patterns.PieceSpec;
-import dev.restis.app.plan.Batches;
-import dev.restis.app.plan.OpenWork;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.workshop.Setting;
 import dev.restis.app.workshop.SettingRevisions;
@@ -87,11 +84,8 @@ class DemoBench {
     private final SettingRevisions settings;
     private final DemoShelves shelves;
     private final DemoOrders orders;
-    private final OpenWork openWork;
-    private final Batches batches;
-    private final CutPlanning cutPlanning;
     private final CutBench cutBench;
-    private final PieceActs pieces;
+    private final DemoPieces pieces;
     private final Bench bench;
     private final LeftOvers leftOvers;
     private final PieceDesk desk;
@@ -106,11 +100,8 @@ class DemoBench {
             SettingRevisions settings,
             DemoShelves shelves,
             DemoOrders orders,
-            OpenWork openWork,
-            Batches batches,
-            CutPlanning cutPlanning,
             CutBench cutBench,
-            PieceActs pieces,
+            DemoPieces pieces,
             Bench bench,
             LeftOvers leftOvers,
             PieceDesk desk,
@@ -123,9 +114,6 @@ class DemoBench {
         this.settings = settings;
         this.shelves = shelves;
         this.orders = orders;
-        this.openWork = openWork;
-        this.batches = batches;
-        this.cutPlanning = cutPlanning;
         this.cutBench = cutBench;
         this.pieces = pieces;
         this.bench = bench;
@@ -137,7 +125,8 @@ class DemoBench {
     List<DemoEntry> calendar() {
         return List.of(
                 new DemoEntry(-8, "11:00", OWNER, this::takeOrders),
-                new DemoEntry(-8, "16:00", MAKER, () -> cut("Spring pieces", "Ferry crew", "Net loft", "Lamp room")),
+                new DemoEntry(
+                        -8, "16:00", MAKER, () -> pieces.cut("Spring pieces", "Ferry crew", "Net loft", "Lamp room")),
                 new DemoEntry(-7, "07:30", OWNER, () -> tie("Ferry crew", -7, 3)),
                 new DemoEntry(-7, "07:30", MAKER, () -> tie("Ferry crew", -7, 4)),
                 new DemoEntry(-6, "07:30", OWNER, () -> tie("Ferry crew", -6, 2)),
@@ -147,9 +136,13 @@ class DemoBench {
                 new DemoEntry(-4, "07:30", OWNER, () -> tie("Net loft", -4, 1)),
                 new DemoEntry(-4, "07:30", MAKER, () -> tie("Net loft", -4, 4)),
                 new DemoEntry(-4, "16:10", MAKER, () -> slip("Net loft")),
-                new DemoEntry(-4, "15:00", OWNER, () -> say("Ferry crew", PieceAct.PACK, PieceAct.SEND)),
-                new DemoEntry(-4, "15:20", OWNER, () -> say("Lamp room", PieceAct.PACK)),
-                new DemoEntry(0, "07:35", OWNER, () -> cut("Stair rail", "Sluice keeper", "Slip master", "Gull watch")),
+                new DemoEntry(-4, "15:00", OWNER, () -> pieces.say("Ferry crew", ALL, PieceAct.PACK, PieceAct.SEND)),
+                new DemoEntry(-4, "15:20", OWNER, () -> pieces.say("Lamp room", ALL, PieceAct.PACK)),
+                new DemoEntry(
+                        0,
+                        "07:35",
+                        OWNER,
+                        () -> pieces.cut("Stair rail", "Sluice keeper", "Slip master", "Gull watch")),
                 new DemoEntry(0, "07:40", MAKER, () -> begin("Sluice keeper", 1)),
                 new DemoEntry(0, "07:42", MAKER, () -> begin("Slip master", 0.67)),
                 new DemoEntry(0, "07:44", OWNER, () -> runShort("Gull watch")),
@@ -169,15 +162,9 @@ class DemoBench {
         take("Tide clerk", "in 16 days", 4, "snake", "16 cm", Map.of(), "PI2", "PI2");
     }
 
-    private void cut(String name, String... customers) {
-        List<Long> taken = List.of(customers).stream().map(orders::taken).toList();
-        cutBench.confirm(cutPlanning.propose(List.of(batches.make(name, openWork.allOf(taken)))));
-    }
-
     /** The first strands of a list are cut, and the bench is left. A better plan may still come in before the first cut. */
     private void cutHalf() {
-        long list = cutPlanning.propose(
-                List.of(batches.make("Tide clerk", openWork.allOf(List.of(orders.taken("Tide clerk"))))));
+        long list = pieces.propose("Tide clerk", "Tide clerk");
         for (int cut = 0, tries = 0; cut < STRANDS_CUT && tries < 20; tries++) {
             try {
                 Tuple step = nextCut(list);
@@ -204,7 +191,7 @@ class DemoBench {
     /** Ties the next pieces of an order from the first step to the last, and keeps what is left of their strands. */
     private void tie(String customer, int day, int count) {
         // Their cards are those of the morning, whatever is learned while they are tied.
-        List<Long> morning = next(customer, PieceAct.START, count);
+        List<Long> morning = pieces.next(customer, PieceAct.START, count);
         bench.take(morning, false);
         for (long piece : morning) {
             WorkCard card = bench.card(piece);
@@ -246,7 +233,7 @@ class DemoBench {
 
     /** For the strand in hand the figure of another was written down: nearly half of it is left. */
     private void slip(String customer) {
-        long piece = next(customer, PieceAct.PACK, 1).get(0);
+        long piece = pieces.next(customer, PieceAct.PACK, 1).get(0);
         LeftOvers.LeftOverView tying = leftOvers.of(piece).stream()
                 .max(Comparator.comparingLong(LeftOvers.LeftOverView::cutUm))
                 .orElseThrow();
@@ -259,7 +246,7 @@ class DemoBench {
      * @param share of its steps that are done
      */
     private void begin(String customer, double share) {
-        long piece = next(customer, PieceAct.START, 1).get(0);
+        long piece = pieces.next(customer, PieceAct.START, 1).get(0);
         WorkCard card = take(piece);
         WorkCard guessed = CardMaker.of(plain(piece));
         for (int step = 0; step < Math.floor((card.steps().size() - 1) * share); step++) {
@@ -269,7 +256,7 @@ class DemoBench {
 
     /** At the first check that asks for it, the cord that is left does not reach: it lies until somebody decides. */
     private void runShort(String customer) {
-        long piece = next(customer, PieceAct.START, 1).get(0);
+        long piece = pieces.next(customer, PieceAct.START, 1).get(0);
         WorkCard card = take(piece);
         int check = IntStream.range(0, card.steps().size())
                 .filter(i -> card.steps().get(i).gate().equals(Optional.of(Gate.HALF_WAY)))
@@ -334,18 +321,6 @@ class DemoBench {
 
     private static Hand hand() {
         return Objects.requireNonNull(HANDS.get(Workshop.whoever()));
-    }
-
-    private void say(String customer, PieceAct... acts) {
-        for (PieceAct act : acts) {
-            pieces.act(act, next(customer, act, 0), null);
-        }
-    }
-
-    private List<Long> next(String customer, PieceAct act, int count) {
-        return pieces.next(orders.taken(customer), act, count, 0).stream()
-                .map(p -> p.piece().piece())
-                .toList();
     }
 
     private static Map<String, PartChoice> bead(String article, int count) {

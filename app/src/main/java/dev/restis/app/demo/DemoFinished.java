@@ -1,19 +1,15 @@
 package dev.restis.app.demo;
 
+import static dev.restis.app.demo.DemoPieces.ALL;
 import static dev.restis.app.demo.DemoWorkshop.MAKER;
 import static dev.restis.app.demo.DemoWorkshop.OWNER;
 
-import dev.restis.app.cut.CutBench;
-import dev.restis.app.cut.CutPlanning;
 import dev.restis.app.finished.Shelf;
 import dev.restis.app.finished.Shelf.SaleInput;
 import dev.restis.app.orders.Payments;
 import dev.restis.app.orders.Payments.How;
 import dev.restis.app.orders.Payments.PaymentInput;
-import dev.restis.app.orders.PieceActs;
 import dev.restis.app.orders.ShelvedPieces;
-import dev.restis.app.plan.Batches;
-import dev.restis.app.plan.OpenWork;
 import dev.restis.app.workshop.Setting;
 import dev.restis.app.workshop.SettingRevisions;
 import dev.restis.app.workshop.Ways;
@@ -40,11 +36,7 @@ class DemoFinished {
     private static final int FOR_THE_SHELF = 4;
 
     private final DemoOrders orders;
-    private final OpenWork openWork;
-    private final Batches batches;
-    private final CutPlanning cutPlanning;
-    private final CutBench cutBench;
-    private final PieceActs pieces;
+    private final DemoPieces pieces;
     private final ShelvedPieces shelved;
     private final Shelf shelf;
     private final Payments payments;
@@ -54,11 +46,7 @@ class DemoFinished {
 
     DemoFinished(
             DemoOrders orders,
-            OpenWork openWork,
-            Batches batches,
-            CutPlanning cutPlanning,
-            CutBench cutBench,
-            PieceActs pieces,
+            DemoPieces pieces,
             ShelvedPieces shelved,
             Shelf shelf,
             Payments payments,
@@ -66,10 +54,6 @@ class DemoFinished {
             Workshop workshop,
             SettingRevisions settings) {
         this.orders = orders;
-        this.openWork = openWork;
-        this.batches = batches;
-        this.cutPlanning = cutPlanning;
-        this.cutBench = cutBench;
         this.pieces = pieces;
         this.shelved = shelved;
         this.shelf = shelf;
@@ -83,8 +67,8 @@ class DemoFinished {
         return List.of(
                 new DemoEntry(-8, "11:20", OWNER, this::settle),
                 new DemoEntry(-7, "16:10", OWNER, this::takeForTheShelf),
-                new DemoEntry(-7, "16:40", MAKER, this::cutForTheShelf),
-                new DemoEntry(-6, "15:30", MAKER, () -> say(HOUSE, 0, PieceAct.FINISH, PieceAct.CHECK)),
+                new DemoEntry(-7, "16:40", MAKER, () -> pieces.cut("For the shelf", HOUSE)),
+                new DemoEntry(-6, "15:30", MAKER, () -> pieces.say(HOUSE, ALL, PieceAct.FINISH, PieceAct.CHECK)),
                 new DemoEntry(-4, "17:30", OWNER, () -> pay("Ferry crew", "40", How.TRANSFER)),
                 new DemoEntry(-2, "12:20", OWNER, this::comeBack),
                 new DemoEntry(-1, "14:10", OWNER, this::sellAtTheStall));
@@ -102,37 +86,17 @@ class DemoFinished {
         shelved.forShelf(orders.taken(HOUSE), true);
     }
 
-    private void cutForTheShelf() {
-        cutBench.confirm(cutPlanning.propose(
-                List.of(batches.make("For the shelf", openWork.allOf(List.of(orders.taken(HOUSE)))))));
-    }
-
     private void pay(String customer, String amount, How how) {
         payments.note(orders.taken(customer), new PaymentInput(amount, how, null, null, false));
     }
 
     /** One piece was not what its customer wanted; it stays with the house. */
     private void comeBack() {
-        List<Long> back = say("Ferry crew", 1, PieceAct.COME_BACK);
+        List<Long> back = pieces.say("Ferry crew", 1, PieceAct.COME_BACK);
         back.forEach(shelf::keep);
     }
 
     private void sellAtTheStall() {
-        shelf.sell(next(HOUSE, PieceAct.PACK, 1).get(0), new SaleInput("9.50", How.CASH, "harvest fair"));
-    }
-
-    private List<Long> say(String customer, int count, PieceAct... acts) {
-        List<Long> done = List.of();
-        for (PieceAct act : acts) {
-            done = next(customer, act, count);
-            pieces.act(act, done, null);
-        }
-        return done;
-    }
-
-    private List<Long> next(String customer, PieceAct act, int count) {
-        return pieces.next(orders.taken(customer), act, count, 0).stream()
-                .map(p -> p.piece().piece())
-                .toList();
+        shelf.sell(pieces.next(HOUSE, PieceAct.PACK, 1).get(0), new SaleInput("9.50", How.CASH, "harvest fair"));
     }
 }

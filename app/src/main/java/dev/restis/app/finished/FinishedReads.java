@@ -209,7 +209,8 @@ class FinishedReads {
                 found.stream().limit(PAGE).map(t -> t.get("order", Long.class)).toList();
         Map<Long, List<Stand>> stands = stands(ids).stream().collect(Collectors.groupingBy(Stand::order));
         Map<Long, BigDecimal> open = payments.open(ids);
-        Map<Long, String> patterns = patterns(ids);
+        Map<Long, String> patterns = patterns(
+                found.stream().limit(PAGE).map(t -> t.get("line", Long.class)).toList());
         WorkSteps steps = workshop.steps();
         PieceDesk.Sitting sitting = desk.sit();
         LocalDate today = LocalDate.now(clock);
@@ -227,7 +228,7 @@ class FinishedReads {
                     t.get("reference", String.class),
                     t.get("customer", String.class),
                     t.get("line", Long.class),
-                    sitting.patternName(patterns.getOrDefault(order, "")),
+                    sitting.patternName(patterns.getOrDefault(t.get("line", Long.class), "")),
                     due,
                     due != null && due.isBefore(today),
                     due == null ? null : due.plusDays(t.get("days", Integer.class)),
@@ -239,11 +240,9 @@ class FinishedReads {
         return new Keyset<>(rows, page.next());
     }
 
-    private Map<Long, String> patterns(Collection<Long> ids) {
-        return entities.createQuery(
-                        "select l.order.id, min(l.pattern) from OrderLine l where l.order.id in :orders group by l.order.id",
-                        Object[].class)
-                .setParameter("orders", ids)
+    private Map<Long, String> patterns(Collection<Long> lines) {
+        return entities.createQuery("select l.id, l.pattern from OrderLine l where l.id in :lines", Object[].class)
+                .setParameter("lines", lines)
                 .getResultStream()
                 .collect(Collectors.toMap(row -> (Long) row[0], row -> (String) row[1]));
     }

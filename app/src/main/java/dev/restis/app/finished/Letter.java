@@ -1,6 +1,8 @@
 package dev.restis.app.finished;
 
 import dev.restis.app.finished.Letters.LetterKind;
+import jakarta.mail.internet.AddressException;
+import jakarta.mail.internet.InternetAddress;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -46,7 +48,18 @@ class Letter {
     }
 
     /** What is read. */
-    record Message(String recipient, String subject, String body) {}
+    record Message(String recipient, String subject, String body) {
+
+        /** Whether mail can be addressed so: to one, by the letters that addresses are made of. */
+        static boolean reaches(String recipient) {
+            try {
+                InternetAddress address = new InternetAddress(recipient, true);
+                return address.getAddress().equals(recipient) && recipient.indexOf('@') > 0;
+            } catch (AddressException e) {
+                return false;
+            }
+        }
+    }
 
     long id() {
         return id;

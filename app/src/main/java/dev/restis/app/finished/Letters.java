@@ -2,14 +2,14 @@ package dev.restis.app.finished;
 
 import dev.restis.app.customers.Customers;
 import dev.restis.app.customers.Customers.Contact;
+import dev.restis.app.finished.Contents.Content;
+import dev.restis.app.finished.Contents.ContentLine;
 import dev.restis.app.finished.Letter.Message;
 import dev.restis.app.orders.KeptWithOrders;
 import dev.restis.app.orders.OrderFacts;
 import dev.restis.app.orders.OrderFacts.Facts;
-import dev.restis.app.orders.OrderFacts.LineFacts;
 import dev.restis.app.orders.SheetWords;
 import dev.restis.app.orders.SheetWords.Sheet;
-import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
@@ -79,14 +79,13 @@ class Letters implements KeptWithOrders {
     private static final int MOST_SHOWN = 100;
     private static final int LONGEST_LINE = 200;
     private static final int LONGEST = 20_000;
-    private static final String MAIL = "[^\\s@,;<>]+@[^\\s@,;<>]+";
 
     private final EntityManager entities;
     private final OrderFacts orders;
     private final Customers customers;
     private final Workshop workshop;
     private final SheetWords words;
-    private final PieceDesk desk;
+    private final Contents contents;
     private final Clock clock;
 
     Letters(
@@ -95,14 +94,14 @@ class Letters implements KeptWithOrders {
             Customers customers,
             Workshop workshop,
             SheetWords words,
-            PieceDesk desk,
+            Contents contents,
             Clock clock) {
         this.entities = entities;
         this.orders = orders;
         this.customers = customers;
         this.workshop = workshop;
         this.words = words;
-        this.desk = desk;
+        this.contents = contents;
         this.clock = clock;
     }
 
@@ -123,7 +122,11 @@ class Letters implements KeptWithOrders {
                 .getSingleResult();
     }
 
-    /** A message to begin from, in the customer's language. */
+    /**
+     * A message to begin from, in the customer's language.
+     *
+     * @throws Conflict when it would speak of pieces and none is made
+     */
     @Transactional(readOnly = true)
     public LetterDraft draft(long order, LetterKind kind) {
         Facts facts = orders.of(order);
@@ -133,10 +136,15 @@ class Letters implements KeptWithOrders {
         String body = switch (kind) {
             case QUOTE -> orders.quoteMessage(order).orElse("");
             case READY ->
-                sheet.text("letter.READY", facts.customer(), facts.reference(), pieces(facts, sheet), house.name());
+                sheet.text(
+                        "letter.READY",
+                        facts.customer(),
+                        facts.reference(),
+                        pieces(contents.of(order, null)),
+                        house.name());
             case LATER ->
                 sheet.text("letter.LATER", facts.customer(), facts.reference(), day(facts, sheet), house.name());
-            case SENT -> sent(facts, sheet, house.name());
+            case SENT -> sent(contents.of(order, newest(order).map(Parcel::id).orElse(null)));
         };
         return new LetterDraft(
                 contact.email(), sheet.text("letter." + kind + ".subject", facts.reference()), body, count(order));
@@ -144,94 +152,53 @@ class Letters implements KeptWithOrders {
 
     private static String day(Facts facts, Sheet sheet) {
         LocalDate day = facts.promised() == null ? facts.due() : facts.promised();
-        return day == null ? "…" : sheet.day(day);
+        return day == null ? "\u2026" : sheet.day(day);
     }
 
-    private String sent(Facts facts, Sheet sheet, String house) {
-        Optional<Parcel> parcel = entities.createQuery(
+    /** The parcel that left last; before any has, it speaks of what is about to. */
+    private Optional<Parcel> newest(long order) {
+        return entities.createQuery(
                         "select p from Parcel p where p.orderId = :order order by p.number desc", Parcel.class)
-                .setParameter("order", facts.id())
+                .setParameter("order", order)
                 .getResultStream()
                 .filter(p -> !p.pieces().isEmpty())
                 .findFirst();
-        // Before anything left, it speaks of what is about to.
-        List<Long> inside = parcel.map(Parcel::pieces).orElseGet(() -> here(facts.id()));
+    }
+
+    private String sent(Content of) {
+        Sheet sheet = of.words();
+        LocalDate day = of.parcel().map(p -> p.sentOn).orElse(LocalDate.now(clock));
         List<String> said = new ArrayList<>();
-        said.add(pieces(facts, sheet, inside));
-        LocalDate day = parcel.map(p -> p.sentOn).orElse(LocalDate.now(clock));
-        parcel.map(p -> p.way).filter(w -> !w.isEmpty()).ifPresent(w -> said.add(sheet.text("letter.SENT.way", w)));
-        parcel.map(p -> p.tracking)
+        said.add(pieces(of) + ".");
+        of.parcel()
+                .map(p -> p.way)
+                .filter(w -> !w.isEmpty())
+                .ifPresent(w -> said.add(sheet.text("letter.SENT.way", w)));
+        of.parcel()
+                .map(p -> p.tracking)
                 .filter(t -> !t.isEmpty())
                 .ifPresent(t -> said.add(sheet.text("letter.SENT.tracking", t)));
-        if (facts.wayDays() > 0) {
-            said.add(sheet.text("letter.SENT.arrives", sheet.day(day.plusDays(facts.wayDays()))));
+        if (of.order().wayDays() > 0) {
+            said.add(sheet.text(
+                    "letter.SENT.arrives", sheet.day(day.plusDays(of.order().wayDays()))));
         }
-        long rest = wanted(facts.id()) - sentPieces(facts.id()) - (parcel.isEmpty() ? inside.size() : 0);
+        int rest = of.lines().stream().mapToInt(ContentLine::toCome).sum();
         if (rest > 0) {
             said.add(sheet.text("letter.SENT.rest", rest));
         }
         return sheet.text(
                 "letter.SENT",
-                facts.customer(),
-                facts.reference(),
+                of.order().customer(),
+                of.order().reference(),
                 sheet.day(day),
-                String.join("\n", said).replaceFirst("\n", ".\n"),
-                house);
+                String.join("\n", said),
+                of.house().name());
     }
 
-    private List<Long> here(long order) {
-        return entities.createQuery(
-                        "select p.id from Piece p where p.line.order.id = :order and p.stage >= MADE and p.stage < SENT",
-                        Long.class)
-                .setParameter("order", order)
-                .getResultList();
-    }
-
-    private long wanted(long order) {
-        return entities.createQuery(
-                        "select count(p.id) from Piece p where p.line.order.id = :order and p.stage <> GIVEN_UP",
-                        Long.class)
-                .setParameter("order", order)
-                .getSingleResult();
-    }
-
-    private long sentPieces(long order) {
-        return entities.createQuery(
-                        "select count(p.id) from Piece p where p.line.order.id = :order and p.stage = SENT", Long.class)
-                .setParameter("order", order)
-                .getSingleResult();
-    }
-
-    private String pieces(Facts facts, Sheet sheet) {
-        PieceDesk.Sitting sitting = desk.sit();
-        Map<Long, Long> counts = counts("p.line.order.id", List.of(facts.id()));
-        return pieces(facts.lines(), counts, sitting, sheet);
-    }
-
-    private String pieces(Facts facts, Sheet sheet, List<Long> inside) {
-        Map<Long, Long> counts = inside.isEmpty() ? Map.of() : counts("p.id", inside);
-        return pieces(facts.lines(), counts, desk.sit(), sheet);
-    }
-
-    private static String pieces(
-            List<LineFacts> lines, Map<Long, Long> counts, PieceDesk.Sitting sitting, Sheet sheet) {
-        return lines.stream()
-                .filter(l -> counts.containsKey(l.id()))
-                .map(l -> sheet.text(
-                        "letter.pieces",
-                        counts.get(l.id()),
-                        sitting.patternName(l.spec().pattern())))
+    private static String pieces(Content of) {
+        return of.filled().stream()
+                .map(l -> of.words().text("letter.pieces", l.pieces().size(), l.patternName()))
                 .collect(Collectors.joining(", "));
-    }
-
-    /** How many wanted pieces of each line there are among these. */
-    private Map<Long, Long> counts(String by, Collection<Long> which) {
-        return entities.createQuery("""
-                        select p.line.id, count(p.id) from Piece p where %s in :which and p.stage <> GIVEN_UP group by p.line.id
-                        """.formatted(by), Object[].class)
-                .setParameter("which", which)
-                .getResultStream()
-                .collect(Collectors.toMap(row -> (Long) row[0], row -> (Long) row[1]));
     }
 
     /**
@@ -244,7 +211,7 @@ class Letters implements KeptWithOrders {
     public long put(long order, LetterRequest request) {
         List<Fault> faults = new ArrayList<>();
         String recipient = Texts.required(request.recipient(), "recipient", LONGEST_LINE, faults);
-        if (!recipient.isEmpty() && !recipient.matches(MAIL)) {
+        if (!recipient.isEmpty() && !Message.reaches(recipient)) {
             faults.add(Fault.of("recipient", "email.unread", recipient));
         }
         String subject = Texts.required(request.subject(), "subject", LONGEST_LINE, faults);

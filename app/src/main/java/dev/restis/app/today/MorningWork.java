@@ -97,7 +97,7 @@ class MorningWork {
     private List<Pieces> pieces(Collection<Long> orders) {
         List<?> rows = entities.createNativeQuery("""
                         select o.id as order_id, o.reference, o.customer, o.due, least(o.due, o.promised) as leaves,
-                               min(l.id) as line, min(l.pattern) as pattern, cast(p.stage as text) as stage, p.dry_until,
+                               min(l.id) as line, (array_agg(l.pattern order by l.id))[1] as pattern, cast(p.stage as text) as stage, p.dry_until,
                                coalesce(b.held_up, false) as held_up, coalesce(b.in_hand_of, '') as in_hand_of, count(*) as pieces,
                                sum(l.making_s) as making_s, coalesce(max(e.drying_s), 0) as drying_s, min(p.batch_id) as batch,
                                (select max(c.id) from cut_list c join cut_list_batch cb on cb.cut_list_id = c.id
