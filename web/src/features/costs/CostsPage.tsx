@@ -2,7 +2,7 @@ import { Anchor, Button, Group, NativeSelect, Stack, Text, TextInput, Title } fr
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
-import type { Schemas } from '../../api/client';
+import { ProblemError, type Schemas } from '../../api/client';
 import { Money } from '../../shared/Figures';
 import { formatDay } from '../../shared/format';
 import { More } from '../../shared/More';
@@ -38,6 +38,7 @@ function Sums() {
   const owner = useSession().data?.role === 'OWNER';
   const sums = useInfiniteQuery(sumsQuery(asked));
   const books = useQuery(booksQuery);
+  const first = sums.data?.pages[0];
   const go = (change: Record<string, string | undefined>) => {
     const next = new URLSearchParams(address);
     for (const [name, value] of Object.entries(change)) {
@@ -55,44 +56,45 @@ function Sums() {
         </Button>
       }
     >
-      <Await query={sums}>
+      <Group gap="sm" align="flex-end">
+        <NativeSelect
+          label={t('costs.by')}
+          value={by}
+          onChange={(e) => go({ by: e.currentTarget.value })}
+          data={VIEWS.filter((v) => v !== 'MAKER' || owner).map((v) => ({
+            value: v,
+            label: t(`costs.by.${v}`),
+          }))}
+        />
+        <TextInput
+          type="date"
+          label={t('costs.from')}
+          value={asked.from ?? first?.from ?? ''}
+          onChange={(e) => go({ from: e.currentTarget.value })}
+        />
+        <TextInput
+          type="date"
+          label={t('costs.to')}
+          value={asked.to ?? first?.to ?? ''}
+          onChange={(e) => go({ to: e.currentTarget.value })}
+          error={sums.error instanceof ProblemError ? sums.error.field('to') : undefined}
+        />
+        {within && (
+          <Button
+            variant="default"
+            onClick={() => go({ within: undefined, key: undefined, name: undefined })}
+          >
+            {t('costs.all', { of: t(`costs.by.${within}`), name: address.get('name') ?? '' })}
+          </Button>
+        )}
+      </Group>
+      <Await query={{ ...sums, data: sums.error ? undefined : sums.data }}>
         {(pages) => {
           const view = pages.pages[0];
           if (!view) return null;
           const rows = pages.pages.flatMap((p) => p.rows);
           return (
             <Stack>
-              <Group gap="sm" align="flex-end">
-                <NativeSelect
-                  label={t('costs.by')}
-                  value={by}
-                  onChange={(e) => go({ by: e.currentTarget.value })}
-                  data={VIEWS.filter((v) => v !== 'MAKER' || owner).map((v) => ({
-                    value: v,
-                    label: t(`costs.by.${v}`),
-                  }))}
-                />
-                <TextInput
-                  type="date"
-                  label={t('costs.from')}
-                  value={view.from}
-                  onChange={(e) => go({ from: e.currentTarget.value })}
-                />
-                <TextInput
-                  type="date"
-                  label={t('costs.to')}
-                  value={view.to}
-                  onChange={(e) => go({ to: e.currentTarget.value })}
-                />
-                {within && (
-                  <Button
-                    variant="default"
-                    onClick={() => go({ within: undefined, key: undefined, name: undefined })}
-                  >
-                    {t('costs.all', { of: t(`costs.by.${within}`), name: address.get('name') ?? '' })}
-                  </Button>
-                )}
-              </Group>
               <Whole view={view} />
               {rows.length === 0 ? (
                 <Empty words={t('costs.noneThen')}>

@@ -214,3 +214,14 @@ it('names what the plan brings into danger, and what would help', async () => {
     expect(asked.find((a) => a.method === 'POST')?.body).toEqual({ day: '2026-12-02', minutes: 40 }),
   );
 });
+
+it('shows what to do though what is in danger cannot be told', async () => {
+  serving({
+    'GET /api/today': { now: [row()], more: 0, waits: [], decide: [] },
+    'GET /api/workplan/orders': new Reply(409, { ...refused(), title: 'The plan is made anew' }),
+    'GET /api/stock/buy': { rows: [], lacking: 0, enough: 0 },
+  });
+  show(<TodayPage />);
+  expect(await screen.findByText(/F-0003/)).toBeTruthy();
+  expect(screen.getByText('The plan is made anew')).toBeTruthy();
+});

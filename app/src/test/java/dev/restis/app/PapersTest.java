@@ -78,6 +78,7 @@ class PapersTest extends Outgoing {
     void sixtyPiecesForTheLongestNameFitOnPaper() throws Exception {
         String name = "Sefa Cards of the Lower Lock and the Upper Lock and of every lock between them, "
                 + "Rowing, Knotting and Splicing Club, 4th";
+        receive("CAC", "CAC-60", "300 m", "");
         long many = tell("/api/orders", order(name, 60, choices()))
                 .body()
                 .path("id")

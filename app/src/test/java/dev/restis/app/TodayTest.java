@@ -112,7 +112,11 @@ class TodayTest extends AtTheBench {
     void whatIsMadeIsCheckedPackedAndSent() throws Exception {
         jdbc.sql("update workshop set checks = true, packs = true").update();
         say("FINISH", pieces);
-        assertThat(row("now", "CHECK").path("pieces").asInt()).isEqualTo(3);
+        JsonNode check = row("now", "CHECK");
+        assertThat(check.path("pieces").asInt()).isEqualTo(3);
+        assertThat(ask("/api/bench/pieces/" + check.path("piece").asLong()).status())
+                .as("where it is inspected, also one that was tied without a card")
+                .isEqualTo(200);
         say("CHECK", pieces);
         assertThat(row("now", "PACK").path("pieces").asInt()).isEqualTo(3);
         say("PACK", pieces);

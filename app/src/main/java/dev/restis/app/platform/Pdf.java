@@ -40,7 +40,7 @@ public final class Pdf {
     private static final String PAGE = """
             <html><head><style>
             @page { size: %s }
-            body { font: 10pt sheet; color: #17262b; } h1 { font-size: 18pt; margin: 0 0 4mm; }
+            body { font: 10pt sheet; color: #17262b; } h1 { font-size: 18pt; margin: 0 0 4mm; } h2 { page-break-after: avoid; }
             table { width: 100%%; border-collapse: collapse; margin: 4mm 0; -fs-table-paginate: paginate; }
             th { text-align: left; border-bottom: 1pt solid #17262b; } td { border-bottom: 0.3pt solid #999; }
             th, td { padding: 1.2mm 2mm 1.2mm 0; vertical-align: top; } tr { page-break-inside: avoid; }

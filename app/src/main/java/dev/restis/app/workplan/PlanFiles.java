@@ -144,8 +144,7 @@ class PlanFiles {
             event.add(new DtStart<>(new ParameterList(), day.day()));
             event.add(new Uid(
                     day.day() + "-" + maker.person() + "-" + block.parcels().get(0) + "@restis"));
-            event.add(new Summary(
-                    words("plan.ics.summary", maker.name(), block.pieces(), String.join(", ", block.patterns()))));
+            event.add(new Summary(words("plan.ics.summary", maker.name(), batch(block))));
             event.add(new Description(words(
                     "plan.ics.words",
                     block.cords().stream().map(BoardCordView::name).collect(Collectors.joining(", ")),
@@ -171,7 +170,7 @@ class PlanFiles {
             body.append("<tr><td style='width:7mm'>\u25a1</td><td style='width:24mm' class='strong'>")
                     .append(Pdf.text(maker.name()))
                     .append("</td><td>")
-                    .append(Pdf.text(words("plan.sheet.batch", block.pieces(), String.join(", ", block.patterns()))))
+                    .append(Pdf.text(batch(block)))
                     .append("<div class='small'>")
                     .append(Pdf.text(block.cords().stream()
                             .map(c -> c.name() + " " + c.code())
@@ -193,6 +192,14 @@ class PlanFiles {
                         .orElse(""))
                 + "</p>";
         return Pdf.of(title, head + body, paper);
+    }
+
+    /** How many pieces of what are done on the day; a piece that only goes on then counts on the day it is done. */
+    private String batch(BoardBlockView block) {
+        String patterns = String.join(", ", block.patterns());
+        return block.pieces() == 0
+                ? words("plan.sheet.goesOn", patterns)
+                : words("plan.sheet.batch", block.pieces(), patterns);
     }
 
     private String words(String code, @Nullable Object... args) {
