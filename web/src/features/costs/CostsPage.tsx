@@ -61,7 +61,7 @@ function Sums() {
           label={t('costs.by')}
           value={by}
           onChange={(e) => go({ by: e.currentTarget.value })}
-          data={VIEWS.filter((v) => v !== 'MAKER' || owner).map((v) => ({
+          data={VIEWS.filter((v) => (v !== 'MAKER' || owner) && (v !== 'ARTICLE' || !within)).map((v) => ({
             value: v,
             label: t(`costs.by.${v}`),
           }))}

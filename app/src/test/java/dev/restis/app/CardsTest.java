@@ -350,8 +350,9 @@ class CardsTest extends AtTheBench {
         take("Tove", pieces.subList(0, 1), false);
         String cut = card(pieces.get(0)).path("strands").path(0).path("cutUm").asLong() / 1000 + " mm";
         String all = pieces.stream().map(String::valueOf).collect(Collectors.joining(","));
+        assertThat(ask("/api/bench/cards.pdf?pieces=").text()).contains("\"field\":\"pieces\"");
         for (String paper : List.of("A4", "LETTER")) {
-            byte[] pdf = mvc().perform(get("/api/bench/cards.pdf?pieces=" + all + "&paper=" + paper)
+            byte[] pdf = mvc().perform(get("/api/bench/cards.pdf?pieces=," + all + "&paper=" + paper)
                             .with(user("Bram").roles("MAKER")))
                     .andReturn()
                     .getResponse()

@@ -163,6 +163,17 @@ class CostSumsTest extends RestisTest {
     }
 
     @Test
+    void aPartIsNotLookedAtByArticle() throws Exception {
+        for (String query : List.of("by=ARTICLE&within=PATTERN&key=snake", "by=PATTERN&within=ARTICLE&key=NT2")) {
+            for (String as : List.of("sums", "sums.csv")) {
+                assertThat(ask("/api/costs/" + as + "?" + query).text())
+                        .as(as + " " + query)
+                        .contains("\"field\":\"within\"");
+            }
+        }
+    }
+
+    @Test
     void daysThatCannotBeAreNamed() throws Exception {
         assertThat(ask("/api/costs/sums?from=2026-03-02&to=2026-03-01").text()).contains("\"field\":\"to\"");
         assertThat(ask("/api/costs/sums.csv?by=PATTERN" + days(THIS, THIS)).text())

@@ -14,6 +14,7 @@ import dev.restis.core.piece.Caution;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -42,7 +43,8 @@ class CardSheet {
      *
      * @param origin where Restis answers, so that a code leads back to it
      */
-    byte[] pdf(List<Long> pieces, Pdf.Paper paper, String origin) {
+    byte[] pdf(List<Long> named, Pdf.Paper paper, String origin) {
+        List<Long> pieces = named.stream().filter(Objects::nonNull).toList();
         if (pieces.isEmpty() || pieces.size() > MOST) {
             throw new Rejected(Fault.of("pieces", "named.range", pieces.size(), MOST));
         }

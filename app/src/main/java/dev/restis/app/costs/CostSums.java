@@ -155,6 +155,7 @@ class CostSums {
      * A page of sums: the largest first, but months by their days, the latest first, and makers by their names.
      *
      * @throws AccessDeniedException when a maker asks who cost what
+     * @throws Rejected when a narrower look is asked for by article, or of one
      */
     @Transactional(readOnly = true)
     public Keyset<CostSum> page(CostBy by, Days days, Within within, @Nullable String after) {
@@ -172,7 +173,7 @@ class CostSums {
 
     private List<CostSum> read(CostBy by, Days days, Within within, int most, @Nullable String after) {
         allowed(by);
-        allowed(within.by());
+        checked(by, within);
         Map<String, Object> params = new HashMap<>();
         String where = place(by, after, params);
         Query query = entities.createNativeQuery(
@@ -189,6 +190,14 @@ class CostSums {
         return rows.stream().map(row -> row((Tuple) row, by, sitting)).toList();
     }
 
+    /** The rows of the ledger name an article for several pieces at once: neither side of a narrower look can be told there. */
+    private static void checked(CostBy by, Within within) {
+        allowed(within.by());
+        if (within.by() == CostBy.ARTICLE || within.by() != null && by == CostBy.ARTICLE) {
+            throw new Rejected(Fault.of("within", "costs.article"));
+        }
+    }
+
     private static void allowed(@Nullable CostBy by) {
         if (by == CostBy.MAKER && !Workshop.mayForOthers()) {
             throw new AccessDeniedException("who cost what is the owner's to see");
@@ -198,7 +207,7 @@ class CostSums {
     /** The sum of them all. */
     @Transactional(readOnly = true)
     public CostSum total(Days days, Within within) {
-        allowed(within.by());
+        checked(CostBy.PIECE, within);
         Query query = entities.createNativeQuery(
                 """
                 select '' as key, '' as label, coalesce(sum(n.pieces), 0) as pieces, coalesce(sum(n.used), 0) as used,
