@@ -1,6 +1,6 @@
 import { Alert, Button, Group, SegmentedControl, Stack, Text } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { useUnits } from '../../app/units';
@@ -15,6 +15,7 @@ import { LeftOver } from './LeftOver';
 import { MadePicture } from './MadePicture';
 import { Notes } from './Notes';
 import { type Card, cardQuery, useLayDown, useNote, useTake } from './queries';
+import { Resize } from './Resize';
 import { SetUp } from './SetUp';
 import { StepList } from './StepList';
 import { StepPanel } from './StepPanel';
@@ -78,6 +79,7 @@ function AtBench({ card: kept, who }: { card: Card; who: string }) {
             />
           )}
           {mine && <LayDown piece={piece.id} />}
+          {['MADE', 'CHECKED', 'PACKED'].includes(piece.stage) && <AnotherSize card={card} />}
           <Button
             variant="default"
             component="a"
@@ -184,6 +186,19 @@ function AtBench({ card: kept, who }: { card: Card; who: string }) {
         {t('make.keys')}
       </Text>
     </Page>
+  );
+}
+
+function AnotherSize({ card }: { card: Card }) {
+  const { t } = useTranslation();
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Button variant="default" onClick={() => setOpen(true)}>
+        {t('make.resize')}
+      </Button>
+      {open && <Resize card={card} onClose={() => setOpen(false)} />}
+    </>
   );
 }
 

@@ -84,6 +84,27 @@ export const useWayOut = (piece: number) =>
     ask(api.POST('/api/bench/pieces/{id}/mishaps', { params: { path: { id: piece } }, body })),
   );
 
+/** What another size would take; nothing is kept by asking. */
+export const resizeQuery = (piece: number, size: string, units: Schemas['OtherSize']['units']) =>
+  queryOptions({
+    queryKey: ['bench', 'resize', piece, size, units],
+    queryFn: () =>
+      ask(
+        api.POST('/api/bench/pieces/{id}/resize/look', {
+          params: { path: { id: piece } },
+          body: { size, units },
+        }),
+      ),
+    retry: false,
+    staleTime: 0,
+    gcTime: 0,
+  });
+
+export const useResize = (piece: number) =>
+  useHands((body: Schemas['ResizeRequest']) =>
+    ask(api.POST('/api/bench/pieces/{id}/resize', { params: { path: { id: piece } }, body })),
+  );
+
 export const leftOverQuery = (piece: number) =>
   queryOptions({
     queryKey: ['bench', 'left-over', piece],

@@ -51,6 +51,11 @@ function Tag({ piece }: { piece: ShelfPiece }) {
         <Text size="sm">
           {t('shelf.cost')} <Money value={piece.cost} /> · {t('shelf.price')} <Money value={piece.price} />
         </Text>
+        {['MADE', 'CHECKED', 'PACKED'].includes(piece.stage) && (
+          <Anchor component={Link} to={`/bench/${piece.piece}`} size="sm" underline="always">
+            {t('shelf.resize')}
+          </Anchor>
+        )}
         {piece.there && <SellForm piece={piece} />}
         {piece.sale && <Sold piece={piece} sale={piece.sale} />}
         {!piece.there && piece.stage === 'MADE' && <Keep piece={piece} />}

@@ -12,6 +12,10 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -223,10 +227,26 @@ abstract class AskedTest {
                 .status();
     }
 
-    /** Takes orders out of the way of tests that plan whatever is open. */
+    /** What each of them answers who act at the same time, in their order. */
+    static <T> List<T> atOnce(List<? extends Callable<T>> acts) throws Exception {
+        ExecutorService people = Executors.newFixedThreadPool(acts.size());
+        try {
+            List<T> answers = new ArrayList<>();
+            for (Future<T> answer : people.invokeAll(acts)) {
+                answers.add(answer.get());
+            }
+            return answers;
+        } finally {
+            people.shutdownNow();
+        }
+    }
+
+    /** Takes orders out of the way of tests that plan whatever is open; locked in the order of all who act on many. */
     void forgetOrders(String which) {
         jdbc.sql("""
-                        with gone as (update customer_order set stage = 'CANCELLED', state = 'CANCELLED' where %s returning id),
+                        with held as (select id from customer_order where %s order by id for update),
+                             gone as (update customer_order set stage = 'CANCELLED', state = 'CANCELLED'
+                                      where id in (select id from held) returning id),
                              shut as (update order_line set open = 0 where order_id in (select id from gone))
                         delete from article_reserved where order_id in (select id from gone)
                         """.formatted(which)).update();

@@ -13,12 +13,9 @@ import dev.restis.app.costs.Verification;
 import dev.restis.app.cut.CordCounter;
 import java.awt.image.BufferedImage;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Random;
-import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import java.util.stream.StreamSupport;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -194,17 +191,9 @@ class BenchTest extends RestisTest {
         List<JsonNode> steps = steps(spool, false);
         assertThat(tick(list, spool, steps.get(1)).body().path("code").asString())
                 .isEqualTo("cut.planChanged");
-        ExecutorService two = Executors.newFixedThreadPool(2);
-        List<Integer> statuses = new ArrayList<>();
-        try {
-            Callable<Integer> same = () -> tick(list, spool, steps.get(0)).status();
-            for (Future<Integer> answer : two.invokeAll(List.of(same, same, same, same))) {
-                statuses.add(answer.get());
-            }
-        } finally {
-            two.shutdownNow();
-        }
-        assertThat(statuses).containsExactlyInAnyOrder(204, 409, 409, 409);
+        assertThat(atOnce(Collections.nCopies(
+                        4, () -> tick(list, spool, steps.get(0)).status())))
+                .containsExactlyInAnyOrder(204, 409, 409, 409);
         Answer second = tick(list, spool, steps.get(0));
         assertThat(second.body().path("title").asString()).contains("Tove");
         assertThat(balance(spool))

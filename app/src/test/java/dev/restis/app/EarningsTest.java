@@ -55,11 +55,14 @@ class EarningsTest extends AtTheBench {
                 jdbc.sql("""
                         select sum(used + tails + waste + hardware) from piece_actual where piece_id in (:p)
                         """).param("p", pieces).query(BigDecimal.class).single();
-        // The demo house keeps no fees and its prices hold no tax.
+        BigDecimal fees = jdbc.sql("""
+                        select sum(3 * cast(l ->> 'fees' as numeric)) from quote q, jsonb_array_elements(q.content -> 'lines') l
+                        where q.order_id = ? and cast(q.content ->> 'taxPercent' as numeric) = 0
+                        """).param(order).query(BigDecimal.class).single();
         BigDecimal hours = BigDecimal.valueOf(3L * steps * SECONDS_A_STEP)
                 .divide(BigDecimal.valueOf(3600), 12, RoundingMode.HALF_EVEN);
         assertThat(three.path("perHour").decimalValue())
-                .isEqualByComparingTo(price.subtract(material).divide(hours, 2, RoundingMode.HALF_EVEN));
+                .isEqualByComparingTo(price.subtract(fees).subtract(material).divide(hours, 2, RoundingMode.HALF_EVEN));
         assertThat(three.path("workedSeconds").asLong()).isEqualTo((long) steps * SECONDS_A_STEP);
         assertThat(three.path("least").decimalValue())
                 .isLessThanOrEqualTo(three.path("perHour").decimalValue());

@@ -5,9 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpMethod;
@@ -146,27 +143,10 @@ class FinishedTest extends Outgoing {
     @Test
     void twoWhoSendTheSameAtOnceMakeOneParcel() throws Exception {
         finish(3);
-        ExecutorService two = Executors.newFixedThreadPool(2);
-        try {
-            List<Callable<Integer>> both = List.of(
-                    () -> parcel(pieces, "").status(), () -> parcel(pieces, "").status());
-            List<Integer> answers = two.invokeAll(both).stream()
-                    .map(FinishedTest::value)
-                    .sorted()
-                    .toList();
-            assertThat(answers).containsExactly(201, 409);
-        } finally {
-            two.shutdownNow();
-        }
+        List<Callable<Integer>> both = List.of(
+                () -> parcel(pieces, "").status(), () -> parcel(pieces, "").status());
+        assertThat(atOnce(both)).containsExactlyInAnyOrder(201, 409);
         assertThat(finished().path("parcels")).hasSize(1);
-    }
-
-    private static <T> T value(Future<T> of) {
-        try {
-            return of.get();
-        } catch (Exception e) {
-            throw new AssertionError(e);
-        }
     }
 
     @Test

@@ -7,9 +7,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpMethod;
 import tools.jackson.databind.JsonNode;
@@ -107,23 +105,15 @@ class OrdersTest extends RestisTest {
     @Test
     void manyChangesAtOnceAreMadeOneAfterTheOther() throws Exception {
         long order = take("Quill", 1, true);
-        ExecutorService pool = Executors.newFixedThreadPool(4);
-        try {
-            List<Callable<Integer>> changes = new ArrayList<>();
-            for (int i = 0; i < 8; i++) {
-                String name = "Quill " + i;
-                changes.add(() -> change(order, "\"customer\": {\"from\": \"Quill\", \"to\": \"%s\"}".formatted(name))
-                        .status());
-            }
-            List<Integer> statuses = new ArrayList<>();
-            for (Future<Integer> answer : pool.invokeAll(changes)) {
-                statuses.add(answer.get());
-            }
-            assertThat(statuses).containsOnlyOnce(200);
-            assertThat(statuses).filteredOn(s -> s != 200).containsOnly(422);
-        } finally {
-            pool.shutdownNow();
-        }
+        List<Callable<Integer>> changes = IntStream.range(0, 8)
+                .<Callable<Integer>>mapToObj(i ->
+                        () -> change(order, "\"customer\": {\"from\": \"Quill\", \"to\": \"Quill %d\"}".formatted(i))
+                                .status())
+                .toList();
+        assertThat(atOnce(changes))
+                .containsOnlyOnce(200)
+                .filteredOn(s -> s != 200)
+                .containsOnly(422);
         assertThat(happened(order)).containsExactly("TAKEN", "CHANGED");
     }
 

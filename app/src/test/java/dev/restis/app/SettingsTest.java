@@ -3,12 +3,8 @@ package dev.restis.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.restis.app.costs.Verification;
-import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
-import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
@@ -57,7 +53,7 @@ class SettingsTest extends RestisTest {
         Answer before = ask(path);
         int seen = before.body().path("revision").asInt();
         String body = typed.replace('\'', '"').replaceFirst("}$", ", \"revision\": " + seen + "}");
-        List<Answer> answers = atOnce(() -> send(HttpMethod.PUT, path, body));
+        List<Answer> answers = atOnce(Collections.nCopies(AT_ONCE, () -> send(HttpMethod.PUT, path, body)));
         try {
             assertThat(answers.stream().filter(a -> a.status() == 200))
                     .as(answers.toString())
@@ -189,19 +185,6 @@ class SettingsTest extends RestisTest {
 
     private static String mm(JsonNode um) {
         return um.asLong() / 1000.0 + " mm";
-    }
-
-    private static List<Answer> atOnce(Callable<Answer> act) throws Exception {
-        ExecutorService people = Executors.newFixedThreadPool(AT_ONCE);
-        try {
-            List<Answer> answers = new ArrayList<>();
-            for (Future<Answer> answer : people.invokeAll(java.util.Collections.nCopies(AT_ONCE, act))) {
-                answers.add(answer.get());
-            }
-            return answers;
-        } finally {
-            people.shutdown();
-        }
     }
 
     @Test

@@ -16,6 +16,7 @@ import dev.restis.core.make.BenchAct.Kind;
 import dev.restis.core.make.Walk;
 import dev.restis.core.make.WorkCard;
 import dev.restis.core.measure.Fault;
+import dev.restis.core.measure.Length;
 import dev.restis.core.work.PieceAct;
 import dev.restis.core.work.PieceStage;
 import jakarta.persistence.EntityManager;
@@ -30,6 +31,7 @@ import java.util.TreeSet;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
@@ -142,6 +144,26 @@ public class Bench {
         specs.forEach((piece, spec) -> entities.persist(new BenchPiece(piece, kept.getOrDefault(spec, 0L))));
     }
 
+    /** A piece as it stands at the bench; one that was made without it comes to it now. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    BenchPiece onBench(long piece) {
+        if (find(piece).isEmpty()) {
+            addToBench(List.of(piece));
+        }
+        return get(piece);
+    }
+
+    /** How long the piece was when it was inspected last. */
+    Optional<Length> inspected(long piece) {
+        return find(piece).flatMap(bench -> {
+            int last = cards.card(bench.card()).steps().size() - 1;
+            return bench.onCard(acts.of(List.of(piece))).stream()
+                    .filter(a -> a.step() == last)
+                    .flatMap(a -> a.length().stream())
+                    .reduce((a, b) -> b);
+        });
+    }
+
     /** The card of a piece that was taken in hand. */
     @Transactional(readOnly = true)
     public WorkCard card(long piece) {
@@ -216,7 +238,7 @@ public class Bench {
         settle(bench, stage, after, doing.act() == Kind.TAKE_BACK, reason);
         boolean made = stage.compareTo(PieceStage.MADE) >= 0;
         boolean madeNow = pieces.stage(doing.piece()).compareTo(PieceStage.MADE) >= 0;
-        if (madeNow && !made) {
+        if (madeNow && !made && !bench.resized()) {
             measured.made(doing.piece(), cards.card(bench.card()), acts.of(List.of(doing.piece())));
         } else if (made && !madeNow) {
             measured.unmade(doing.piece());
@@ -225,7 +247,7 @@ public class Bench {
 
     /** Minutes were written down, or taken back, after the piece was made. */
     void timedOtherwise(long piece) {
-        if (pieces.stage(piece).compareTo(PieceStage.MADE) >= 0) {
+        if (pieces.stage(piece).compareTo(PieceStage.MADE) >= 0 && !get(piece).resized()) {
             measured.made(piece, card(piece), acts.of(List.of(piece)));
         }
     }
@@ -310,11 +332,7 @@ public class Bench {
     }
 
     private Walk walk(BenchPiece bench) {
-        WorkCard card = cards.card(bench.card());
-        List<BenchAct> walked = acts.of(List.of(bench.piece())).stream()
-                .flatMap(a -> a.walks().stream())
-                .toList();
-        return Walk.of(card, workshop.bench().gatesRemind(), walked);
+        return bench.walk(cards.card(bench.card()), workshop.bench().gatesRemind(), acts.of(List.of(bench.piece())));
     }
 
     private Optional<BenchPiece> find(long piece) {

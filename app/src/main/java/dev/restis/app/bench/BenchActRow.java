@@ -38,6 +38,8 @@ class BenchActRow {
         NEW_STRAND(null),
         NEW_PART(null),
         GIVE_UP(null),
+        /** Goes on by the card of another size. */
+        RESIZE(null),
         NOTE(null),
         NOTE_TAKEN_BACK(null);
 

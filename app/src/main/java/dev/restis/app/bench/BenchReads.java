@@ -19,7 +19,6 @@ import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.stock.Article;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.make.CardStrand;
-import dev.restis.core.make.Walk;
 import dev.restis.core.make.WorkCard;
 import dev.restis.core.work.PieceStage;
 import jakarta.persistence.EntityManager;
@@ -247,7 +246,8 @@ class BenchReads {
         PieceDesk.Worked worked = sitting.workOut(spec);
         Optional<BenchPiece> bench = Optional.ofNullable(entities.find(BenchPiece.class, piece));
         WorkCard card = bench.map(b -> cards.card(b.card())).orElseGet(() -> Cards.of(worked));
-        List<BenchActRow> rows = bench.map(b -> acts.of(List.of(b.piece()))).orElse(List.of());
+        List<BenchActRow> rows =
+                bench.map(b -> b.onCard(acts.of(List.of(b.piece())))).orElse(List.of());
         Instant now = clock.instant();
         Workshop.BenchRules rules = workshop.bench();
         return new WorkCardView(
@@ -287,9 +287,9 @@ class BenchReads {
                 Optional.ofNullable(row.get("batch", Long.class))
                         .flatMap(batch -> setUps.of(batch, row.get("setUp", String.class)))
                         .orElse(null),
-                passedOver(rows, card),
+                bench.map(b -> passedOver(b, rows, card)).orElse(List.of()),
                 Notes.standing(rows),
-                last(rows, card).orElse(null));
+                bench.flatMap(b -> last(b, rows, card)).orElse(null));
     }
 
     /** The card alone. */
@@ -364,21 +364,16 @@ class BenchReads {
     }
 
     /** The gates that somebody went on from all the same. */
-    private static List<PassedOverView> passedOver(List<BenchActRow> rows, WorkCard card) {
+    private static List<PassedOverView> passedOver(BenchPiece bench, List<BenchActRow> rows, WorkCard card) {
         Map<Long, BenchActRow> byNumber = rows.stream().collect(Collectors.toMap(BenchActRow::id, Function.identity()));
-        return walk(card, rows).passedOver().stream()
+        return bench.walk(card, true, rows).passedOver().stream()
                 .map(a -> Objects.requireNonNull(byNumber.get(a.number())))
                 .map(r -> new PassedOverView(r.step(), r.reason(), r.who()))
                 .toList();
     }
 
-    private static Walk walk(WorkCard card, List<BenchActRow> rows) {
-        return Walk.of(
-                card, true, rows.stream().flatMap(a -> a.walks().stream()).toList());
-    }
-
-    private static Optional<LastBenchAct> last(List<BenchActRow> rows, WorkCard card) {
-        return walk(card, rows)
+    private static Optional<LastBenchAct> last(BenchPiece bench, List<BenchActRow> rows, WorkCard card) {
+        return bench.walk(card, true, rows)
                 .newest()
                 .flatMap(n -> rows.stream().filter(r -> r.id() == n.number()).findFirst())
                 .map(r -> new LastBenchAct(r.act().name(), r.step(), r.doneAt(), r.who(), r.reason()));

@@ -15,7 +15,7 @@ public final class BenchReplay {
 
     private static final int PAGE = 2000;
 
-    private record Kept(long piece, long card, int next, boolean held) {}
+    private record Kept(long piece, long card, int next, boolean held, int first, long since) {}
 
     private record Acted(long id, long piece, String act, int step, long takesBack) {}
 
@@ -48,7 +48,11 @@ public final class BenchReplay {
                 differences.add("piece " + kept.piece() + " has no card");
                 return;
             }
-            Walk walk = Walk.of(card, true, acts);
+            Walk walk = Walk.of(
+                    card,
+                    true,
+                    kept.first(),
+                    acts.stream().filter(a -> a.number() > kept.since()).toList());
             if (walk.next() != kept.next() || walk.heldUp() != kept.held()) {
                 differences.add(
                         "piece " + kept.piece() + " is kept at step " + kept.next() + ", its acts say " + walk.next());
@@ -60,7 +64,8 @@ public final class BenchReplay {
 
     private List<Kept> page(long after) {
         return jdbc.sql("""
-                        select piece_id as piece, card_id as card, next_step as next, held_up as held from bench_piece
+                        select piece_id as piece, card_id as card, next_step as next, held_up as held,
+                               first_step as first, card_since as since from bench_piece
                         where piece_id > ? order by piece_id limit ?
                         """).params(after, PAGE).query(Kept.class).list();
     }

@@ -67,7 +67,8 @@ class Cards {
     }
 
     /** Two who begin alike pieces at once keep one card: the second waits for the first, and finds it. */
-    private long keep(WorkCard card) {
+    @Transactional(propagation = Propagation.MANDATORY)
+    public long keep(WorkCard card) {
         String json = CardJson.write(card);
         String digest = CardJson.digest(json);
         entities.createNativeQuery("""

@@ -10,6 +10,9 @@ import dev.restis.app.bench.LeftOvers.LeftRequest;
 import dev.restis.app.bench.LeftOvers.WeighedRequest;
 import dev.restis.app.bench.Mishaps.ChoiceView;
 import dev.restis.app.bench.Mishaps.WayRequest;
+import dev.restis.app.bench.Resizes.OtherSize;
+import dev.restis.app.bench.Resizes.ResizeRequest;
+import dev.restis.app.bench.Resizes.ResizeView;
 import dev.restis.app.platform.Keyset;
 import dev.restis.app.platform.OpenedAt;
 import dev.restis.app.platform.Pdf;
@@ -42,6 +45,7 @@ class CardsController {
     private final Between between;
     private final LeftOvers leftOvers;
     private final Mishaps mishaps;
+    private final Resizes resizes;
     private final CardSheet sheet;
     private final OpenedAt openedAt;
 
@@ -51,8 +55,10 @@ class CardsController {
             Between between,
             LeftOvers leftOvers,
             Mishaps mishaps,
+            Resizes resizes,
             CardSheet sheet,
             OpenedAt openedAt) {
+        this.resizes = resizes;
         this.sheet = sheet;
         this.openedAt = openedAt;
         this.mishaps = mishaps;
@@ -99,6 +105,17 @@ class CardsController {
         return ResponseEntity.ok()
                 .header("Content-Disposition", "inline; filename=cards.pdf")
                 .body(sheet.pdf(pieces, paper.turned, openedAt.origin()));
+    }
+
+    @PostMapping("/pieces/{id}/resize/look")
+    ResizeView resize(@PathVariable long id, @RequestBody OtherSize body) {
+        return resizes.look(id, body);
+    }
+
+    @PostMapping("/pieces/{id}/resize")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void resize(@PathVariable long id, @RequestBody ResizeRequest body) {
+        resizes.take(id, body);
     }
 
     @GetMapping("/pieces/{id}/mishaps/{mishap}")

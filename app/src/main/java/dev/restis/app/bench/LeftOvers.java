@@ -38,6 +38,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -372,6 +373,12 @@ public class LeftOvers {
         return row;
     }
 
+    /** What was logged as left of a piece's strands, by their needs' ids. */
+    Map<Long, Length> leftOf(long piece) {
+        return standing(List.of(piece)).values().stream()
+                .collect(Collectors.toMap(LeftOverRow::strandId, row -> new Length(row.leftUm())));
+    }
+
     /** What stands of these pieces, by the strands' places on the card; of one piece. */
     private Map<Integer, LeftOverRow> standing(Collection<Long> of) {
         Map<Integer, LeftOverRow> standing = new HashMap<>();
@@ -401,6 +408,11 @@ public class LeftOvers {
         PieceStage stage = pieces.stage(piece);
         if (!stage.begun()) {
             throw new Conflict("bench.movedOn", stage);
+        }
+        if (bench.resized()) {
+            // What was trimmed belongs to the card of before; the little that is trimmed of it once more is nothing to
+            // learn from.
+            return List.of();
         }
         WorkCard card = cards.card(bench.card());
         Map<String, StrandNeed> byRole = new HashMap<>();

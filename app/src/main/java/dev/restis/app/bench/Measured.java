@@ -145,6 +145,7 @@ class Measured {
                 Walk.of(
                                 card,
                                 true,
+                                0,
                                 all.stream().flatMap(a -> a.walks().stream()).toList())
                         .standing()
                         .stream()

@@ -54,7 +54,8 @@ class History {
         FOR_SHELF,
         FOR_CUSTOMER,
         FROM_SHELF,
-        SHELF_LEFT
+        SHELF_LEFT,
+        RESIZED
     }
 
     /**

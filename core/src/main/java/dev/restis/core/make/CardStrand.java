@@ -63,6 +63,11 @@ public record CardStrand(
                 worked.ends());
     }
 
+    /** The same strand, as long as what is there of it. */
+    CardStrand cutTo(Length there) {
+        return new CardStrand(letter, role, number, slot, there, Optional.empty(), used, straight, hold, finish, ends);
+    }
+
     private static final int LETTERS = 26;
 
     /** A to Z, then AA, AB and on. */

@@ -32,9 +32,11 @@ public final class Walk {
 
     private final List<CardStep> steps;
     private final boolean reminders;
+    private final int from;
     private final List<BenchAct> standing = new ArrayList<>();
 
-    private Walk(WorkCard card, boolean reminders) {
+    private Walk(WorkCard card, boolean reminders, int from) {
+        this.from = from;
         this.steps = card.steps();
         this.reminders = reminders;
     }
@@ -43,10 +45,11 @@ public final class Walk {
      * Replays a piece's acts.
      *
      * @param reminders whether the house has gates remind only: they are passed by going on
-     * @param acts in the order of their numbers
+     * @param from step that it began with: the first, but for a piece that was made before in another size
+     * @param acts on this card, in the order of their numbers
      */
-    public static Walk of(WorkCard card, boolean reminders, List<BenchAct> acts) {
-        Walk walk = new Walk(card, reminders);
+    public static Walk of(WorkCard card, boolean reminders, int from, List<BenchAct> acts) {
+        Walk walk = new Walk(card, reminders, from);
         acts.forEach(walk::happened);
         return walk;
     }
@@ -82,7 +85,7 @@ public final class Walk {
                 default -> {}
             }
         }
-        return 0;
+        return from;
     }
 
     public boolean allDone() {

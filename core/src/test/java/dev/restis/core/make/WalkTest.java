@@ -20,7 +20,7 @@ class WalkTest {
     private final List<BenchAct> acts = new ArrayList<>();
 
     private Walk walk() {
-        return Walk.of(CARD, false, acts);
+        return Walk.of(CARD, false, 0, acts);
     }
 
     private void act(Kind kind, int step) {
@@ -100,7 +100,7 @@ class WalkTest {
         while (CARD.steps().get(after).kind().passed()) {
             after++;
         }
-        Walk reminding = Walk.of(CARD, true, acts);
+        Walk reminding = Walk.of(CARD, true, 0, acts);
         assertThat(reminding.refusal(Kind.DONE, after, false)).isEmpty();
         assertThat(reminding.refusal(Kind.DONE, after + 1, false)).contains(Refusal.NOT_NEXT);
         assertThat(walk().refusal(Kind.DONE, after, false)).contains(Refusal.NOT_NEXT);
@@ -128,6 +128,7 @@ class WalkTest {
         assertThatThrownBy(() -> Walk.of(
                         CARD,
                         false,
+                        0,
                         List.of(acts.get(0), acts.get(1), new BenchAct(3, Kind.TAKE_BACK, 0, OptionalLong.of(1)))))
                 .isInstanceOf(IllegalArgumentException.class);
     }
