@@ -19,6 +19,7 @@ const LotPage = lazy(() => import('../features/stock/LotPage'));
 const TagPage = lazy(() => import('../features/finished/TagPage'));
 const FinishedPage = lazy(() => import('../features/finished/FinishedPage'));
 const FinishedOrderPage = lazy(() => import('../features/finished/FinishedOrderPage'));
+const ShelfCountPage = lazy(() => import('../features/finished/ShelfCountPage'));
 const TodayPage = lazy(() => import('../features/today/TodayPage'));
 const OrdersPage = lazy(() => import('../features/orders/OrdersPage'));
 const OrderPage = lazy(() => import('../features/orders/OrderPage'));
@@ -126,6 +127,7 @@ function Inside() {
                   <Route path="/bench/:piece" element={<CardPage />} />
                   <Route path="/finished" element={<FinishedPage />} />
                   <Route path="/finished/shelf" element={<ShelfPage />} />
+                  <Route path="/finished/shelf/count" element={<ShelfCountPage />} />
                   <Route path="/finished/pieces/:piece" element={<TagPage />} />
                   <Route path="/finished/:order" element={<FinishedOrderPage />} />
                   <Route path="/patterns" element={<PatternsPage />} />

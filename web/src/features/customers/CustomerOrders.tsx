@@ -1,11 +1,12 @@
-import { Anchor, Stack, Table, Text, Title } from '@mantine/core';
+import { Anchor, Button, Stack, Table, Text, Title } from '@mantine/core';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
-import { Link } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { formatDay } from '../../shared/format';
 import { More } from '../../shared/More';
-import { ordersQuery } from '../../shared/orders';
+import { ordersQuery, useAgain } from '../../shared/orders';
 import { Await } from '../../shared/Page';
+import { ProblemNote } from '../../shared/ProblemNote';
 
 /** What a customer ordered, newest first. */
 export function CustomerOrders({ customer }: { customer: number }) {
@@ -31,6 +32,7 @@ export function CustomerOrders({ customer }: { customer: number }) {
                       <Table.Th className="right">{t('orders.pieces')}</Table.Th>
                       <Table.Th>{t('orders.due')}</Table.Th>
                       <Table.Th>{t('orders.state')}</Table.Th>
+                      <Table.Th />
                     </Table.Tr>
                   </Table.Thead>
                   <Table.Tbody>
@@ -51,6 +53,9 @@ export function CustomerOrders({ customer }: { customer: number }) {
                         </Table.Td>
                         <Table.Td>{o.due ? formatDay(o.due) : '–'}</Table.Td>
                         <Table.Td>{t(`state.${o.state}`)}</Table.Td>
+                        <Table.Td>
+                          <Again order={o.id} reference={o.reference} />
+                        </Table.Td>
                       </Table.Tr>
                     ))}
                   </Table.Tbody>
@@ -62,5 +67,27 @@ export function CustomerOrders({ customer }: { customer: number }) {
         }}
       </Await>
     </Stack>
+  );
+}
+
+/** A draft of the same pieces, to look over before it is taken. */
+function Again({ order, reference }: { order: number; reference: string }) {
+  const { t } = useTranslation();
+  const navigate = useNavigate();
+  const again = useAgain(order);
+  return (
+    <>
+      <Button
+        variant="default"
+        size="compact-sm"
+        mih={32}
+        aria-label={t('customers.again', { reference })}
+        loading={again.isPending}
+        onClick={() => again.mutate(undefined, { onSuccess: ({ id }) => navigate(`/orders/${id}`) })}
+      >
+        {t('order.again')}
+      </Button>
+      <ProblemNote error={again.error} />
+    </>
   );
 }

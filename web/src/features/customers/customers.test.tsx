@@ -88,6 +88,13 @@ it('merges with another one that is chosen, never with itself', async () => {
   await waitFor(() => expect(asked.find((a) => a.path.endsWith('/merge'))?.body).toEqual({ into: 2 }));
 });
 
+it('orders the same again for a customer', async () => {
+  const asked = serving(routes('MAKER', { 'POST /api/orders/3/again': { id: 8 } }));
+  page();
+  fireEvent.click(await screen.findByRole('button', { name: 'The same again: F-0003' }));
+  await waitFor(() => expect(asked.some((a) => a.path === '/api/orders/3/again')).toBe(true));
+});
+
 it('forgets only after it said what that means', async () => {
   const asked = serving(routes('OWNER', { 'POST /api/customers/7/forget': new Reply(200, '') }));
   page();

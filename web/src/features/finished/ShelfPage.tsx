@@ -8,6 +8,7 @@ import { More } from '../../shared/More';
 import { Await, Empty, Page } from '../../shared/Page';
 import { PieceChip } from '../../shared/PiecePicture';
 import classes from './Finished.module.css';
+import { SellsWell } from './SellsWell';
 import { type ShelfPiece, shelfQuery } from './shelf';
 
 /** Finished pieces that nobody waits for, with what all of them cost. */
@@ -18,11 +19,17 @@ export default function ShelfPage() {
     <Page
       title={t('shelf.title')}
       actions={
-        <Button component={Link} to="/finished" variant="default">
-          {t('shelf.toFinished')}
-        </Button>
+        <>
+          <Button component={Link} to="/finished/shelf/count" variant="default">
+            {t('shelf.count')}
+          </Button>
+          <Button component={Link} to="/finished" variant="default">
+            {t('shelf.toFinished')}
+          </Button>
+        </>
       }
     >
+      <SellsWell />
       <Await query={shelf}>
         {(all) => {
           const rows = all.pages.flatMap((p) => p.rows);
@@ -81,7 +88,7 @@ function ShelfRow({ piece }: { piece: ShelfPiece }) {
   );
 }
 
-export function SizeOf({ piece }: { piece: ShelfPiece }) {
+export function SizeOf({ piece }: { piece: Pick<ShelfPiece, 'sizeName' | 'wristUm' | 'lengthUm'> }) {
   if (piece.sizeName) return <>{piece.sizeName} ·</>;
   const um = piece.wristUm ?? piece.lengthUm;
   return um === undefined ? null : (

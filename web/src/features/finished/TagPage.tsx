@@ -6,12 +6,12 @@ import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { ProblemError, type Schemas } from '../../api/client';
 import { Money } from '../../shared/Figures';
-import { formatDay } from '../../shared/format';
+import { formatDay, formatTime } from '../../shared/format';
 import { Await, Page } from '../../shared/Page';
 import { PieceChip } from '../../shared/PiecePicture';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { SizeOf } from './ShelfPage';
-import { type ShelfPiece, tagQuery, useSell, useShelfAct } from './shelf';
+import { type ShelfPiece, tagQuery, useSeen, useSell, useShelfAct } from './shelf';
 
 type How = Schemas['SaleInput']['how'];
 
@@ -56,11 +56,29 @@ function Tag({ piece }: { piece: ShelfPiece }) {
             {t('shelf.resize')}
           </Anchor>
         )}
+        {piece.there && <Counted piece={piece} />}
         {piece.there && <SellForm piece={piece} />}
         {piece.sale && <Sold piece={piece} sale={piece.sale} />}
-        {!piece.there && piece.stage === 'MADE' && <Keep piece={piece} />}
+        {!piece.there && piece.back && <Keep piece={piece} />}
       </Stack>
     </Page>
+  );
+}
+
+/** Whoever counts the shelf scans the tag and says that it is here. */
+function Counted({ piece }: { piece: ShelfPiece }) {
+  const { t } = useTranslation();
+  const seen = useSeen(piece.piece);
+  return (
+    <Group gap="sm">
+      <Button variant="default" mih={44} loading={seen.isPending} onClick={() => seen.mutate(!piece.seen)}>
+        {t(piece.seen ? 'shelf.count.notSeen' : 'shelf.count.here')}
+      </Button>
+      {piece.seen && (
+        <Text size="sm">{t('shelf.count.by', { when: formatTime(piece.seen.at), who: piece.seen.who })}</Text>
+      )}
+      <ProblemNote error={seen.error} />
+    </Group>
   );
 }
 

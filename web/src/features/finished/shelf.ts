@@ -12,6 +12,48 @@ export const shelfQuery = infiniteQueryOptions({
   getNextPageParam: (page) => page.next,
 });
 
+/** What nobody saw there today. */
+export const unseenQuery = infiniteQueryOptions({
+  queryKey: ['orders', 'shelf', 'unseen'],
+  queryFn: ({ pageParam }) =>
+    ask(api.GET('/api/shelf', { params: { query: { after: pageParam || undefined, unseen: true } } })),
+  initialPageParam: '',
+  getNextPageParam: (page) => page.next,
+});
+
+export const sellsWellQuery = queryOptions({
+  queryKey: ['orders', 'sells-well'],
+  queryFn: () => ask(api.GET('/api/shelf/sells-well')),
+});
+
+export function useMakeForShelf() {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (body: Schemas['MakeForShelf']) => ask(api.POST('/api/shelf/orders', { body })),
+    onSuccess: () => {
+      refresh();
+    },
+  });
+}
+
+export function useSeen(piece: number) {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (there: boolean) =>
+      ask(api.POST('/api/shelf/pieces/{piece}/seen', { params: { path: { piece } }, body: { there } })),
+    onSettled: refresh,
+  });
+}
+
+export function useMissing(piece: number) {
+  const refresh = useRefreshWork();
+  return useMutation({
+    mutationFn: (reason: string) =>
+      ask(api.POST('/api/shelf/pieces/{piece}/missing', { params: { path: { piece } }, body: { reason } })),
+    onSettled: refresh,
+  });
+}
+
 export const tagQuery = (piece: number) =>
   queryOptions({
     queryKey: ['orders', 'tag', piece],

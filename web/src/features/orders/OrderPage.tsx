@@ -7,6 +7,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { articlesQuery } from '../../shared/articles';
 import { Length } from '../../shared/Figures';
+import { useAgain } from '../../shared/orders';
 import { Await, Page, Waiting } from '../../shared/Page';
 import { PiecesPanel } from '../../shared/PiecesPanel';
 import { ProblemNote } from '../../shared/ProblemNote';
@@ -24,7 +25,6 @@ import {
   offersQuery,
   orderQuery,
   useAct,
-  useAgain,
   useChangeOrder,
   useForShelf,
   useOneHand,

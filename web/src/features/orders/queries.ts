@@ -140,14 +140,6 @@ export function useOneHand(id: number, line: number) {
   });
 }
 
-export function useAgain(id: number) {
-  const refresh = useRefreshWork();
-  return useMutation({
-    mutationFn: () => ask(api.POST('/api/orders/{id}/again', { params: { path: { id } } })),
-    onSuccess: refresh,
-  });
-}
-
 export function useSplit(id: number) {
   const refresh = useRefreshWork();
   return useMutation({

@@ -114,6 +114,9 @@ function StartForm() {
         onChange={(e) => setBlind(e.currentTarget.checked)}
       />
       <ProblemNote error={start.error} shown={['shelf', 'article']} />
+      <Text size="sm">
+        <Link to="/finished/shelf/count">{t('count.finished')}</Link>
+      </Text>
     </Stack>
   );
 }

@@ -17,6 +17,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpMethod;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.MissingNode;
 
 /** Finished pieces without an order: their cost comes with them, changes with work on them, and goes with them. */
 class ShelfTest extends AtTheBench {
@@ -276,5 +277,95 @@ class ShelfTest extends AtTheBench {
         jdbc.sql("update workshop set packs = true").update();
         assertThat(sell(0, "9").status()).as("it is packed on the way").isEqualTo(201);
         assertThat(account(0)).containsExactly("CAME_BACK 1", "SOLD -1");
+    }
+
+    private List<Long> unseen() throws Exception {
+        return all("/api/shelf?unseen=true", "rows").stream()
+                .map(r -> r.path("piece").asLong())
+                .filter(pieces::contains)
+                .toList();
+    }
+
+    private Answer seen(int n, boolean there) throws Exception {
+        return tell("/api/shelf/pieces/" + pieces.get(n) + "/seen", "{\"there\": %b}".formatted(there));
+    }
+
+    @Test
+    void itIsCountedPieceByPieceAndWhatIsMissingIsGivenUpUntilItIsFound() throws Exception {
+        forShelf();
+        say("FINISH", pieces);
+        assertThat(unseen()).isEqualTo(pieces);
+        long before = ask("/api/shelf").body().path("worth").path("seen").asLong();
+        assertThat(seen(0, true).status()).isEqualTo(204);
+        assertThat(seen(0, true).status()).as("twice is once").isEqualTo(204);
+        assertThat(ask("/api/shelf").body().path("worth").path("seen").asLong()).isEqualTo(before + 1);
+        assertThat(piece(0).path("seen").path("who").asString()).isEqualTo("Tove");
+        assertThat(seen(1, true).status()).isEqualTo(204);
+        assertThat(seen(1, false).status()).isEqualTo(204);
+        assertThat(unseen()).containsExactly(pieces.get(1), pieces.get(2));
+        jdbc.sql("update shelf_seen set at = at - interval '1 day' where piece_id = ?")
+                .param(pieces.get(0))
+                .update();
+        assertThat(unseen()).as("that was yesterday").isEqualTo(pieces);
+
+        BigDecimal worth = worth();
+        BigDecimal cost = piece(2).path("cost").decimalValue();
+        String missing = "/api/shelf/pieces/" + pieces.get(2) + "/missing";
+        assertThat(tell(missing, "{}").text()).contains("\"field\":\"reason\"");
+        assertThat(tell(missing, "{\"reason\": \"lent to nobody knows\"}").status())
+                .isEqualTo(204);
+        assertThat(tell(missing, "{\"reason\": \"again\"}").status()).isEqualTo(409);
+        assertThat(seen(2, true).status()).as("by the books it is gone").isEqualTo(409);
+        assertThat(worth()).isEqualByComparingTo(worth.subtract(cost));
+        assertThat(account(2)).containsExactly("MADE 1", "LOST -1");
+        assertThat(jdbc.sql("select count(*) from piece where replaces = ?")
+                        .param(pieces.get(2))
+                        .query(Long.class)
+                        .single())
+                .as("nobody waits for another")
+                .isZero();
+
+        assertThat(tell("/api/pieces/take-back", "{\"events\": [%d]}".formatted(lastEvent(2)))
+                        .status())
+                .isEqualTo(204);
+        assertThat(piece(2).path("there").asBoolean()).as("it was found").isTrue();
+        assertThat(worth()).isEqualByComparingTo(worth);
+    }
+
+    @Test
+    void whatSellsIsSuggestedAndMadeForTheShelf() throws Exception {
+        long before = sells().path("sold").asLong();
+        long coming = sells().path("coming").asLong();
+        say("FINISH", pieces);
+        say("SEND", pieces);
+        JsonNode row = sells();
+        assertThat(row.path("sold").asLong()).isEqualTo(before + 3);
+        assertThat(tell(
+                                "/api/shelf/orders",
+                                "{\"line\": %d, \"count\": 0}"
+                                        .formatted(row.path("line").asLong()))
+                        .text())
+                .contains("\"field\":\"count\"");
+        long made = tell(
+                        "/api/shelf/orders",
+                        "{\"line\": %d, \"count\": 2}"
+                                .formatted(row.path("line").asLong()))
+                .body()
+                .path("id")
+                .asLong();
+        JsonNode order = ask("/api/orders/" + made).body();
+        assertThat(order.path("forShelf").asBoolean()).isTrue();
+        assertThat(order.path("lines").path(0).path("quantity").asInt()).isEqualTo(2);
+        assertThat(sells().path("coming").asLong()).isEqualTo(coming + 2);
+        forgetOrders("id = " + made);
+    }
+
+    private JsonNode sells() throws Exception {
+        return StreamSupport.stream(
+                        ask("/api/shelf/sells-well").body().path("rows").spliterator(), false)
+                .filter(r -> r.path("wristUm").asLong() == 160_000
+                        && r.path("colours").toString().contains("\"cac\""))
+                .findFirst()
+                .orElse(MissingNode.getInstance());
     }
 }

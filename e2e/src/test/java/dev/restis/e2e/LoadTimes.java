@@ -30,6 +30,7 @@ class LoadTimes {
     private static final int ROWS = 10_000;
     private static final List<String> WORDS =
             List.of("snake", "snake oat", "customer 4711", "night tide", "marigold", "l-77", "l-999", "ha");
+    private static final LocalDate YEAR_AGO = LocalDate.now().minusYears(1);
     private static final List<String> TALES = List.of("PATTERN", "MAKER", "MATERIAL");
     private static final List<String> CORDS = List.of("blue", "w0007", "green 2", "polyester", "red w0");
 
@@ -79,6 +80,12 @@ class LoadTimes {
         reads.put("batches to cut", n -> "/api/cut/batches");
         reads.put("a cut list", n -> "/api/cut/lists/" + at(lists, n));
         reads.put("costs", n -> n % 3 == 0 ? "/api/costs" : n % 3 == 1 ? "/api/costs/totals" : "/api/costs/books");
+        reads.put("the morning", n -> "/api/today");
+        reads.put("what goes out", n -> "/api/finished");
+        reads.put("what sells", n -> "/api/shelf/sells-well");
+        reads.put("costs by pattern", n -> "/api/costs/sums?by=PATTERN&from=" + YEAR_AGO);
+        reads.put("costs by month", n -> "/api/costs/sums?by=MONTH&from=" + YEAR_AGO);
+        reads.put("what patterns earn", n -> "/api/costs/earnings?from=" + YEAR_AGO);
         reads.put("waste by month", n -> "/api/cut/waste?by=MONTH");
         reads.put("waste by list", n -> "/api/cut/waste?by=BATCH");
         reads.put("the wall", n -> "/api/stock/wall?size=20&each=6");

@@ -189,7 +189,7 @@ class DemoBench {
     }
 
     /** Ties the next pieces of an order from the first step to the last, and keeps what is left of their strands. */
-    private void tie(String customer, int day, int count) {
+    void tie(String customer, int day, int count) {
         // Their cards are those of the morning, whatever is learned while they are tied.
         List<Long> morning = pieces.next(customer, PieceAct.START, count);
         bench.take(morning, false);

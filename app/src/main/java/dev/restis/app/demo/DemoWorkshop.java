@@ -56,6 +56,7 @@ class DemoWorkshop {
 
     private static final Map<DayOfWeek, Integer> MAKERS_WEEK = week(240, 0);
 
+    private static final int FIRST_DAY = -9;
     private static final Logger LOG = LoggerFactory.getLogger(DemoWorkshop.class);
 
     private final Workshop workshop;
@@ -73,6 +74,7 @@ class DemoWorkshop {
     private final Optional<DemoBench> bench;
     private final Optional<DemoPlan> plan;
     private final Optional<DemoFinished> finished;
+    private final Optional<DemoMonth> month;
     private final Folding folding;
     private final DemoClock clock;
 
@@ -92,12 +94,14 @@ class DemoWorkshop {
             Optional<DemoBench> bench,
             Optional<DemoPlan> plan,
             Optional<DemoFinished> finished,
+            Optional<DemoMonth> month,
             Folding folding,
             DemoClock clock) {
         this.folding = folding;
         this.bench = bench;
         this.plan = plan;
         this.finished = finished;
+        this.month = month;
         this.clock = clock;
         this.shops = shops;
         this.prices = prices;
@@ -118,6 +122,7 @@ class DemoWorkshop {
         return Stream.of(
                         house(),
                         bench.stream().flatMap(b -> b.calendar().stream()),
+                        month.stream().flatMap(m -> m.calendar().stream()),
                         finished.stream().flatMap(f -> f.calendar().stream()),
                         plan.stream().flatMap(p -> p.calendar().stream()))
                 .flatMap(entries -> entries)
@@ -126,12 +131,13 @@ class DemoWorkshop {
     }
 
     private Stream<DemoEntry> house() {
+        int first = month.isPresent() ? DemoMonth.BEGINS : FIRST_DAY;
         return Stream.of(
-                new DemoEntry(-9, "08:30", OWNER, this::settleTheHouse),
-                new DemoEntry(-9, "09:10", OWNER, shelves::nameArticles),
-                new DemoEntry(-9, "10:40", OWNER, shelves::receiveWhatIsThere),
-                new DemoEntry(-9, "15:20", MAKER, shelves::measureWhatWasBegun),
-                new DemoEntry(-8, "09:00", OWNER, () -> supplies.fill(shelves.ids())),
+                new DemoEntry(first, "08:30", OWNER, this::settleTheHouse),
+                new DemoEntry(first, "09:10", OWNER, shelves::nameArticles),
+                new DemoEntry(first, "10:40", OWNER, shelves::receiveWhatIsThere),
+                new DemoEntry(first, "15:20", MAKER, shelves::measureWhatWasBegun),
+                new DemoEntry(first + 1, "09:00", OWNER, () -> supplies.fill(shelves.ids())),
                 new DemoEntry(-3, "17:45", OWNER, () -> {
                     take("Marit", "in 9 days", 2, "square-bar", "16.5 cm", null, "OA2", "EM2", "HB9", 3);
                     take("Wouter", "in 8 days", 1, "snake", "7 1/4 in", null, "NT2", "MA2", null, 0);

@@ -138,6 +138,8 @@ public class Shelf {
                     .forEach(sale -> sale.withdraw(clock.instant(), Workshop.whoever()));
         } else if (moved.tookBack().filter(a -> a == PieceAct.COME_BACK).isPresent()) {
             shelved.gone(moved.pieces());
+        } else if (moved.tookBack().filter(a -> a == PieceAct.GIVE_UP).isPresent()) {
+            shelved.found(moved.pieces());
         }
     }
 
@@ -149,7 +151,7 @@ public class Shelf {
     @Transactional
     public void keep(long piece) {
         orders.hold(List.of(piece));
-        if (pieces.newest(piece).filter(a -> a == PieceAct.COME_BACK).isEmpty()) {
+        if (!pieces.isBack(piece)) {
             throw new Conflict("shelf.notBack");
         }
         shelved.shelve(piece);

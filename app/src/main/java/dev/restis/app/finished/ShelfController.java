@@ -1,9 +1,11 @@
 package dev.restis.app.finished;
 
+import dev.restis.app.finished.SellsWell.SellsWellRow;
 import dev.restis.app.finished.Shelf.SaleInput;
 import dev.restis.app.finished.ShelfOffers.ShelfOffer;
 import dev.restis.app.finished.ShelfReads.ShelfPiece;
 import dev.restis.app.finished.ShelfReads.ShelfWorth;
+import dev.restis.app.orders.ShelfOrders;
 import dev.restis.app.platform.Keyset;
 import dev.restis.app.platform.Made;
 import java.util.List;
@@ -32,16 +34,30 @@ class ShelfController {
     private final ShelfReads reads;
     private final Shelf shelf;
     private final ShelfOffers offers;
+    private final ShelfCount count;
+    private final SellsWell sellsWell;
+    private final ShelfOrders orders;
 
-    ShelfController(ShelfReads reads, Shelf shelf, ShelfOffers offers) {
+    ShelfController(
+            ShelfReads reads,
+            Shelf shelf,
+            ShelfOffers offers,
+            ShelfCount count,
+            SellsWell sellsWell,
+            ShelfOrders orders) {
+        this.count = count;
+        this.sellsWell = sellsWell;
+        this.orders = orders;
         this.reads = reads;
         this.shelf = shelf;
         this.offers = offers;
     }
 
     @GetMapping
-    ShelfPage page(@RequestParam(required = false) @Nullable String after) {
-        Keyset<ShelfPiece> page = reads.page(after);
+    ShelfPage page(
+            @RequestParam(defaultValue = "false") boolean unseen,
+            @RequestParam(required = false) @Nullable String after) {
+        Keyset<ShelfPiece> page = reads.page(unseen, after);
         return new ShelfPage(reads.worth(), page.rows(), page.next());
     }
 
@@ -49,6 +65,40 @@ class ShelfController {
     @GetMapping("/pieces/{piece}")
     ShelfPiece piece(@PathVariable long piece) {
         return reads.one(piece);
+    }
+
+    record SellsWellView(List<SellsWellRow> rows) {}
+
+    /** What is worth having there. */
+    @GetMapping("/sells-well")
+    SellsWellView sellsWell() {
+        return new SellsWellView(sellsWell.rows());
+    }
+
+    /** @param line of which pieces like it are made */
+    record MakeForShelf(long line, int count) {}
+
+    @PostMapping("/orders")
+    @ResponseStatus(HttpStatus.CREATED)
+    Made make(@RequestBody MakeForShelf body) {
+        return new Made(orders.make(body.line(), body.count()));
+    }
+
+    /** @param there false when it was not seen after all */
+    record SeenRequest(boolean there) {}
+
+    @PostMapping("/pieces/{piece}/seen")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void seen(@PathVariable long piece, @RequestBody SeenRequest body) {
+        count.seen(piece, body.there());
+    }
+
+    record MissingRequest(@Nullable String reason) {}
+
+    @PostMapping("/pieces/{piece}/missing")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void missing(@PathVariable long piece, @RequestBody MissingRequest body) {
+        count.missing(piece, body.reason());
     }
 
     record ShelfOffersView(List<ShelfOffer> rows) {}

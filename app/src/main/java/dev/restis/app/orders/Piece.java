@@ -46,6 +46,11 @@ class Piece extends LivingPiece {
         shelved = stays;
     }
 
+    /** Whether it stays with the house. */
+    boolean shelved() {
+        return shelved;
+    }
+
     /** Whether its order waits for it no more: it is sent, or lies on the shelf for good. */
     boolean gone() {
         return sent() || made() && (shelved || line.order().forShelf());

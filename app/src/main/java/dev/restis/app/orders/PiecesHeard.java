@@ -35,7 +35,9 @@ class PiecesHeard {
     public void moved(PieceMoved moved) {
         Map<Long, Long> byOrder = ordersOf(moved.pieces());
         if (moved.act() == PieceAct.GIVE_UP) {
-            store.findAllById(moved.pieces()).forEach(p -> p.line().replace(p));
+            store.findAllById(moved.pieces()).stream()
+                    .filter(p -> !p.shelved())
+                    .forEach(p -> p.line().replace(p));
         } else if (moved.tookBack().filter(a -> a == PieceAct.GIVE_UP).isPresent()) {
             store.findAllById(moved.pieces()).forEach(p -> p.line().keep(store.insteadOf(p.id())));
         }

@@ -41,13 +41,32 @@ public class ShelvedPieces {
         standing.refresh(List.of(order));
     }
 
+    /** A piece that lies there, of whatever order: should it be given up, nothing is made in its place. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void waitedForByNobody(long id) {
+        Piece piece = entities.find(Piece.class, id);
+        if (piece == null) {
+            throw new NotFound("notFound");
+        }
+        piece.shelve(true);
+    }
+
+    /** Pieces that were given up lie there again; those of an order of the house only as long as it is one. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void found(Collection<Long> pieces) {
+        all(pieces).stream().filter(piece -> piece.line().order().forShelf()).forEach(piece -> piece.shelve(false));
+    }
+
     /** These pieces are with their customers after all. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void gone(Collection<Long> pieces) {
-        entities.createQuery("select p from Piece p where p.id in :pieces", Piece.class)
+        all(pieces).forEach(piece -> piece.shelve(false));
+    }
+
+    private List<Piece> all(Collection<Long> pieces) {
+        return entities.createQuery("select p from Piece p where p.id in :pieces", Piece.class)
                 .setParameter("pieces", pieces)
-                .getResultList()
-                .forEach(piece -> piece.shelve(false));
+                .getResultList();
     }
 
     /**

@@ -273,6 +273,18 @@ public class Pieces {
                 .map(PieceEvent::act);
     }
 
+    /** Whether a piece came back from its customer and did not leave again, whatever was done with it since. */
+    @Transactional(readOnly = true)
+    public boolean isBack(long piece) {
+        return Optional.ofNullable(lives(List.of(piece)).get(piece)).stream()
+                .flatMap(life -> life.standing().stream())
+                .map(PieceEvent::act)
+                .filter(act -> act == PieceAct.SEND || act == PieceAct.COME_BACK)
+                .reduce((before, after) -> after)
+                .filter(act -> act == PieceAct.COME_BACK)
+                .isPresent();
+    }
+
     /** How far a piece is. */
     @Transactional(readOnly = true)
     public PieceStage stage(long piece) {

@@ -31,7 +31,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Counting what really lies on the shelves, looking at the differences, and setting the books right by them. */
 @Service
-class Stocktakes {
+public class Stocktakes {
 
     private static final int MOST_LINES = 3000;
     private static final int MOST_SHOWN = 50;
@@ -43,10 +43,11 @@ class Stocktakes {
      * @param shelf all when missing
      * @param blind whether what is expected is kept from whoever counts until it is counted
      */
-    record NewStocktake(@Nullable String article, @Nullable String shelf, boolean blind) {}
+    public record NewStocktake(
+            @Nullable String article, @Nullable String shelf, boolean blind) {}
 
     /** How a holding was counted. */
-    enum How {
+    public enum How {
         LENGTH,
         COUNT,
         WEIGHT
@@ -58,7 +59,7 @@ class Stocktakes {
      * @param amount a length or a number of pieces; the gross weight when weighed
      * @param tare weight of the empty spool, when weighed
      */
-    record CountInput(String amount, @Nullable String tare, How how, UnitSystem units) {}
+    public record CountInput(String amount, @Nullable String tare, How how, UnitSystem units) {}
 
     /**
      * A holding in a stocktake.
@@ -67,7 +68,7 @@ class Stocktakes {
      * @param difference counted less expected
      * @param value what the books change by; below 0 for what is missing
      */
-    record CountLine(
+    public record CountLine(
             long holdingId,
             String label,
             String kind,
@@ -223,7 +224,7 @@ class Stocktakes {
     }
 
     /** Why a line differs. */
-    record CountReason(long holding, String reason) {}
+    public record CountReason(long holding, String reason) {}
 
     /**
      * Sets the books right by what was counted, each difference with its reason. What was cut or sold since a holding was
