@@ -65,6 +65,11 @@ export function formatDay(day: string): string {
   });
 }
 
+/** A month, as 2026-12, as people say it. */
+export function formatMonth(month: string): string {
+  return new Date(`${month}-01T00:00`).toLocaleDateString('en', { month: 'long', year: 'numeric' });
+}
+
 let houseZone: string | undefined;
 
 /** From now on moments are shown in the house's time, wherever the browser is. */

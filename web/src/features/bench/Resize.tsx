@@ -1,4 +1,4 @@
-import { Button, Group, Modal, Stack, Table, Text, Textarea, TextInput } from '@mantine/core';
+import { Button, Group, Stack, Table, Text, Textarea, TextInput } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -8,6 +8,7 @@ import { useUnits } from '../../app/units';
 import { formatDay, formatLength } from '../../shared/format';
 import { Await } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
+import { Dialog } from './Dialog';
 import { type Card, resizeQuery, useResize } from './queries';
 import { spoken, stepWords } from './words';
 
@@ -24,46 +25,40 @@ export function Resize({ card, onClose }: { card: Card; onClose: () => void }) {
   const go = useResize(card.piece.id);
   const wrong = asked !== '' && look.error instanceof ProblemError ? look.error.field('size') : undefined;
   return (
-    <Modal opened onClose={onClose} size="lg" centered title={t('make.resize')}>
-      <Stack gap="sm">
-        <TextInput
+    <Dialog title={t('make.resize')} close={t('make.resize.close')} onClose={onClose}>
+      <TextInput
+        size="md"
+        data-autofocus
+        label={t('make.resize.size')}
+        description={t('make.resize.size.how')}
+        value={size}
+        maxLength={40}
+        onChange={(e) => setSize(e.currentTarget.value)}
+        error={wrong}
+      />
+      {asked !== '' && !wrong && <Await query={look}>{(found) => <Takes card={card} found={found} />}</Await>}
+      <Textarea
+        size="md"
+        rows={2}
+        label={t('make.wrong.reason')}
+        description={t('make.resize.why')}
+        maxLength={LONGEST_REASON}
+        value={reason}
+        onChange={(e) => setReason(e.currentTarget.value)}
+        error={go.error instanceof ProblemError ? go.error.field('reason') : undefined}
+      />
+      <ProblemNote error={go.error} shown={['reason']} />
+      <Group>
+        <Button
           size="md"
-          data-autofocus
-          label={t('make.resize.size')}
-          description={t('make.resize.size.how')}
-          value={size}
-          maxLength={40}
-          onChange={(e) => setSize(e.currentTarget.value)}
-          error={wrong}
-        />
-        {asked !== '' && !wrong && (
-          <Await query={look}>{(found) => <Takes card={card} found={found} />}</Await>
-        )}
-        <Textarea
-          size="md"
-          rows={2}
-          label={t('make.wrong.reason')}
-          description={t('make.resize.why')}
-          maxLength={LONGEST_REASON}
-          value={reason}
-          onChange={(e) => setReason(e.currentTarget.value)}
-          error={go.error instanceof ProblemError ? go.error.field('reason') : undefined}
-        />
-        <ProblemNote error={go.error} shown={['reason']} />
-        <Group>
-          <Button
-            size="md"
-            loading={go.isPending}
-            disabled={
-              !look.data?.possible || look.isFetching || asked !== size.trim() || reason.trim() === ''
-            }
-            onClick={() => go.mutate({ to: { size: asked, units }, reason }, { onSuccess: onClose })}
-          >
-            {t('make.resize.go')}
-          </Button>
-        </Group>
-      </Stack>
-    </Modal>
+          loading={go.isPending}
+          disabled={!look.data?.possible || look.isFetching || asked !== size.trim() || reason.trim() === ''}
+          onClick={() => go.mutate({ to: { size: asked, units }, reason }, { onSuccess: onClose })}
+        >
+          {t('make.resize.go')}
+        </Button>
+      </Group>
+    </Dialog>
   );
 }
 
@@ -106,7 +101,7 @@ function Takes({ card, found }: { card: Card; found: Schemas['ResizeView'] }) {
                 {s.letter} · {card.strands[found.strands.indexOf(s)]?.articleCode}
               </Table.Td>
               <Table.Td ta="right">{formatLength(s.thereUm, units, 'cord')}</Table.Td>
-              <Table.Td ta="right">{formatLength(s.needsUm, units, 'cut')}</Table.Td>
+              <Table.Td ta="right">{formatLength(s.needsUm, units, 'cord')}</Table.Td>
               <Table.Td>{t(`make.resize.fate.${s.fate}`)}</Table.Td>
             </Table.Tr>
           ))}

@@ -1,4 +1,4 @@
-import { Button, Group, Modal, NativeSelect, NumberInput, Stack, Text, Textarea } from '@mantine/core';
+import { Button, Group, NativeSelect, NumberInput, Text, Textarea } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -10,6 +10,7 @@ import { Await } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { sessionQuery } from '../../shared/session';
 import classes from './Card.module.css';
+import { Dialog } from './Dialog';
 import { type Card, type Mishap, useWayOut, waysOutQuery } from './queries';
 import { spoken, stepWords } from './words';
 
@@ -35,81 +36,70 @@ export function WentWrong({ card, onClose }: { card: Card; onClose: () => void }
   const ways = useQuery(waysOutQuery(card.piece.id, mishap, strand));
   const go = useWayOut(card.piece.id);
   return (
-    <Modal.Root opened onClose={onClose} size="lg" centered>
-      <Modal.Overlay />
-      <Modal.Content>
-        <Modal.Body>
-          <Stack gap="sm">
-            <Group justify="space-between">
-              <Modal.Title>{t('make.wrong')}</Modal.Title>
-              <Modal.CloseButton aria-label={t('make.wrong.close')} size={48} />
-            </Group>
-            <Group grow align="flex-start">
-              <NativeSelect
-                size="md"
-                data-autofocus
-                label={t('make.wrong.what')}
-                value={mishap}
-                onChange={(e) => setMishap(e.currentTarget.value as Mishap)}
-                data={MISHAPS.map((value) => ({ value, label: t(`make.wrong.${value}`) }))}
+    <Dialog title={t('make.wrong')} close={t('make.wrong.close')} onClose={onClose}>
+      <Group grow align="flex-start">
+        <NativeSelect
+          size="md"
+          data-autofocus
+          label={t('make.wrong.what')}
+          value={mishap}
+          onChange={(e) => setMishap(e.currentTarget.value as Mishap)}
+          data={MISHAPS.map((value) => ({ value, label: t(`make.wrong.${value}`) }))}
+        />
+        {OF_STRAND.includes(mishap) && (
+          <NativeSelect
+            size="md"
+            label={t('make.strand')}
+            value={strand}
+            onChange={(e) => setStrand(Number(e.currentTarget.value))}
+            data={card.strands.map((s, i) => ({
+              value: String(i),
+              label: `${s.letter} · ${s.articleCode}`,
+            }))}
+          />
+        )}
+      </Group>
+      <Textarea
+        size="md"
+        rows={2}
+        label={t('make.wrong.reason')}
+        maxLength={LONGEST_REASON}
+        value={reason}
+        onChange={(e) => setReason(e.currentTarget.value)}
+        error={go.error instanceof ProblemError ? go.error.field('reason') : undefined}
+      />
+      <Await query={ways}>
+        {(all) => (
+          <ul className={classes.ways}>
+            {all.map((way) => (
+              <WayOut
+                key={`${way.way} ${way.part ?? ''}`}
+                card={card}
+                way={way}
+                pending={go.isPending}
+                disabled={way.way === 'GIVE_UP' && reason.trim() === ''}
+                onGo={(parts) =>
+                  go.mutate(
+                    {
+                      mishap,
+                      way: way.way,
+                      strand,
+                      holdingId: way.holdingId,
+                      balanceUm: way.balanceUm,
+                      reason,
+                      part: way.part,
+                      parts,
+                    },
+                    { onSuccess: onClose },
+                  )
+                }
               />
-              {OF_STRAND.includes(mishap) && (
-                <NativeSelect
-                  size="md"
-                  label={t('make.strand')}
-                  value={strand}
-                  onChange={(e) => setStrand(Number(e.currentTarget.value))}
-                  data={card.strands.map((s, i) => ({
-                    value: String(i),
-                    label: `${s.letter} · ${s.articleCode}`,
-                  }))}
-                />
-              )}
-            </Group>
-            <Textarea
-              size="md"
-              rows={2}
-              label={t('make.wrong.reason')}
-              maxLength={LONGEST_REASON}
-              value={reason}
-              onChange={(e) => setReason(e.currentTarget.value)}
-              error={go.error instanceof ProblemError ? go.error.field('reason') : undefined}
-            />
-            <Await query={ways}>
-              {(all) => (
-                <ul className={classes.ways}>
-                  {all.map((way) => (
-                    <WayOut
-                      key={`${way.way} ${way.part ?? ''}`}
-                      card={card}
-                      way={way}
-                      pending={go.isPending}
-                      disabled={way.way === 'GIVE_UP' && reason.trim() === ''}
-                      onGo={(parts) =>
-                        go.mutate(
-                          {
-                            mishap,
-                            way: way.way,
-                            strand,
-                            holdingId: way.holdingId,
-                            balanceUm: way.balanceUm,
-                            reason,
-                            part: way.part,
-                            parts,
-                          },
-                          { onSuccess: onClose },
-                        )
-                      }
-                    />
-                  ))}
-                </ul>
-              )}
-            </Await>
-            <ProblemNote error={go.error} shown={['reason']} />
-          </Stack>
-        </Modal.Body>
-      </Modal.Content>
-    </Modal.Root>
+            ))}
+          </ul>
+        )}
+      </Await>
+      <ProblemNote error={go.error} shown={['reason']} />
+    </Dialog>
   );
 }
 

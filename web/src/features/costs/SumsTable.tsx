@@ -4,7 +4,7 @@ import { Fragment, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Money } from '../../shared/Figures';
-import { formatTime } from '../../shared/format';
+import { formatMonth, formatTime } from '../../shared/format';
 import { Await } from '../../shared/Page';
 import { CostBar } from './CostBar';
 import { type By, type CostSum, changesQuery } from './queries';
@@ -31,8 +31,11 @@ export function SumsTable({ by, rows, go }: Props) {
   const [open, setOpen] = useState<string>();
   const most = Math.max(...rows.map((row) => row.total));
   const down = DOWN[by];
+  // A month stands beside the one before it already.
+  const before = by !== 'MONTH';
   const nameOf = (row: CostSum) =>
-    row.label || t(by === 'MAKER' && row.pieces > 0 ? 'costs.nobodyYet' : 'costs.alone');
+    (by === 'MONTH' && row.label ? formatMonth(row.label) : row.label) ||
+    t(by === 'MAKER' && row.pieces > 0 ? 'costs.nobodyYet' : 'costs.alone');
   return (
     <Table.ScrollContainer minWidth={760} className="panel">
       <Table verticalSpacing={6} fz="sm">
@@ -43,7 +46,7 @@ export function SumsTable({ by, rows, go }: Props) {
             <Table.Th w="34%">{t('costs.whereItWent')}</Table.Th>
             <Table.Th className="right">{t('costs.total')}</Table.Th>
             {by !== 'ARTICLE' && <Table.Th className="right">{t('costs.estimated')}</Table.Th>}
-            <Table.Th className="right">{t('costs.before')}</Table.Th>
+            {before && <Table.Th className="right">{t('costs.before')}</Table.Th>}
           </Table.Tr>
         </Table.Thead>
         <Table.Tbody>
@@ -84,9 +87,11 @@ export function SumsTable({ by, rows, go }: Props) {
                     <Money value={row.estimated ?? 0} />
                   </Table.Td>
                 )}
-                <Table.Td className="right">
-                  <Money value={row.before ?? 0} />
-                </Table.Td>
+                {before && (
+                  <Table.Td className="right">
+                    <Money value={row.before ?? 0} />
+                  </Table.Td>
+                )}
               </Table.Tr>
               {open === row.key && (
                 <Table.Tr>

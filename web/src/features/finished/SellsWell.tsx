@@ -62,6 +62,7 @@ function Row({ row }: { row: Schemas['SellsWellRow'] }) {
         <Button
           mih={44}
           variant="default"
+          aria-label={t('sells.makeThese', { pattern: row.patternName })}
           loading={make.isPending}
           onClick={() =>
             make.mutate(

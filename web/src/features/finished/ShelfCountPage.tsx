@@ -4,6 +4,7 @@ import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { ProblemError } from '../../api/client';
+import { formatTime } from '../../shared/format';
 import { More } from '../../shared/More';
 import { Await, Empty, Page } from '../../shared/Page';
 import { PieceChip } from '../../shared/PiecePicture';
@@ -74,7 +75,11 @@ function Row({ piece }: { piece: ShelfPiece }) {
           <SizeOf piece={piece} /> {piece.colours.join(', ')}
         </Text>
       </div>
-      <ProblemNote error={seen.error} />
+      <Text size="sm" component="div">
+        {piece.why && t(`shelf.why.${piece.why}`)}
+        {piece.since && ` · ${formatTime(piece.since)}`}
+        <ProblemNote error={seen.error} />
+      </Text>
       {gone ? (
         <Missing piece={piece} onClose={() => setGone(false)} />
       ) : (

@@ -29,7 +29,6 @@ export default function ShelfPage() {
         </>
       }
     >
-      <SellsWell />
       <Await query={shelf}>
         {(all) => {
           const rows = all.pages.flatMap((p) => p.rows);
@@ -57,6 +56,7 @@ export default function ShelfPage() {
           );
         }}
       </Await>
+      <SellsWell />
     </Page>
   );
 }

@@ -118,7 +118,7 @@ it('suggests what sells, and makes as many as are typed', async () => {
   show(<ShelfPage />);
   expect(await screen.findByText(/4 left in 90 days · 1 lies here/)).toBeTruthy();
   fireEvent.change(screen.getByLabelText('How many Snake-knot band to make'), { target: { value: '3' } });
-  fireEvent.click(screen.getByRole('button', { name: 'Make for the shelf' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Make Snake-knot band for the shelf' }));
   await waitFor(() => expect(asked.find((a) => a.method === 'POST')?.body).toEqual({ line: 7, count: 3 }));
 });
 

@@ -180,7 +180,7 @@ public class Bench {
             mustBeMine(bench);
             bench.laidDown();
             acts.save(new BenchActRow(by(UUID.randomUUID(), null), piece, Act.LAY_DOWN, null, Noted.NOTHING, null));
-            if (walk(bench).standing().isEmpty()
+            if (walk(bench, acts.of(List.of(piece))).standing().isEmpty()
                     && pieces.stage(piece) == PieceStage.MAKING
                     && pieces.newest(piece).filter(a -> a == PieceAct.START).isPresent()) {
                 pieces.takeBackNewest(PieceAct.START, List.of(piece));
@@ -215,7 +215,8 @@ public class Bench {
             throw new Conflict("bench.movedOn", stage);
         }
         String reason = Texts.given(doing.reason()).orElse("");
-        Walk walk = walk(bench);
+        List<BenchActRow> rows = new ArrayList<>(acts.of(List.of(doing.piece())));
+        Walk walk = walk(bench, rows);
         Long takesBack = null;
         if (doing.act() == Kind.TAKE_BACK) {
             BenchAct newest = walk.newest().orElseThrow(() -> new Conflict("bench.NOTHING_TO_TAKE_BACK", 0));
@@ -226,20 +227,20 @@ public class Bench {
                 throw new Conflict("bench." + refusal, walk.next() + 1);
             });
         }
-        acts.saveAndFlush(new BenchActRow(
+        rows.add(acts.saveAndFlush(new BenchActRow(
                 by(doing.key(), doing.at()),
                 doing.piece(),
                 Act.of(doing.act()),
                 takesBack == null ? doing.step() : walk.newest().orElseThrow().step(),
                 new Noted(doing.seconds(), reason, doing.lengthUm(), doing.strand(), doing.leg(), doing.cordLeftUm()),
-                takesBack));
-        Walk after = walk(bench);
+                takesBack)));
+        Walk after = walk(bench, rows);
         bench.stands(after.next(), after.heldUp());
         settle(bench, stage, after, doing.act() == Kind.TAKE_BACK, reason);
         boolean made = stage.compareTo(PieceStage.MADE) >= 0;
         boolean madeNow = pieces.stage(doing.piece()).compareTo(PieceStage.MADE) >= 0;
         if (madeNow && !made && !bench.resized()) {
-            measured.made(doing.piece(), cards.card(bench.card()), acts.of(List.of(doing.piece())));
+            measured.made(doing.piece(), cards.card(bench.card()), rows);
         } else if (made && !madeNow) {
             measured.unmade(doing.piece());
         }
@@ -331,8 +332,8 @@ public class Bench {
         }
     }
 
-    private Walk walk(BenchPiece bench) {
-        return bench.walk(cards.card(bench.card()), workshop.bench().gatesRemind(), acts.of(List.of(bench.piece())));
+    private Walk walk(BenchPiece bench, List<BenchActRow> rows) {
+        return bench.walk(cards.card(bench.card()), workshop.bench().gatesRemind(), rows);
     }
 
     private Optional<BenchPiece> find(long piece) {

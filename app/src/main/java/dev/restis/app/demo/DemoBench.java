@@ -47,6 +47,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * What Ullin Bench tied on the days before, so that something stands at every stage: each of its makers with a hand of their own, as
@@ -91,6 +92,7 @@ class DemoBench {
     private final PieceDesk desk;
     private final OrderPieces specs;
     private final EntityManager entities;
+    private final TransactionTemplate together;
     private final DemoClock clock;
     /** The same on every first start. */
     private final Random random = new Random(1807);
@@ -107,7 +109,9 @@ class DemoBench {
             PieceDesk desk,
             OrderPieces specs,
             EntityManager entities,
+            TransactionTemplate together,
             DemoClock clock) {
+        this.together = together;
         this.desk = desk;
         this.specs = specs;
         this.workshop = workshop;
@@ -197,9 +201,12 @@ class DemoBench {
             WorkCard card = bench.card(piece);
             WorkedPiece plain = plain(piece);
             WorkCard guessed = CardMaker.of(plain);
-            for (int step = 0; step < card.steps().size(); step++) {
-                done(piece, card, guessed, step);
-            }
+            // Together: one by one, their many commits would hold the first start up.
+            together.executeWithoutResult(all -> {
+                for (int step = 0; step < card.steps().size(); step++) {
+                    done(piece, card, guessed, step);
+                }
+            });
             for (int place = 0; place < card.strands().size(); place++) {
                 leftOvers.keep(piece, left(card.strands().get(place), place, plain, day));
             }

@@ -35,7 +35,7 @@ class DemoMonth {
     /** The first day of the demo, where it has this month. */
     static final int BEGINS = -40;
 
-    private static final int TIED_BY_EACH = 2;
+    private static final int TIED_BY_EACH = 1;
 
     private final DemoShelves shelves;
     private final DemoOrders orders;
@@ -75,7 +75,6 @@ class DemoMonth {
                 new DemoEntry(-26, "09:40", OWNER, this::receiveMore),
                 new DemoEntry(-25, "17:10", OWNER, this::takeTheNext),
                 new DemoEntry(-24, "15:10", MAKER, () -> pieces.cut("Lamp week", "Chart room", "Pilot boat")),
-                new DemoEntry(-22, "07:30", MAKER, () -> bench.tie("Pilot boat", -22, TIED_BY_EACH)),
                 new DemoEntry(-21, "16:30", MAKER, () -> pieces.say("Pilot boat", ALL, PieceAct.FINISH)),
                 new DemoEntry(-20, "15:50", OWNER, () -> pieces.say("Chart room", ALL, PieceAct.FINISH)),
                 new DemoEntry(-18, "10:00", OWNER, this::count),
@@ -88,7 +87,7 @@ class DemoMonth {
         shelves.receive("RO2", "RO-01", 1, "50 m", "8.20", "B1", null);
         shelves.receive("PI2", "PI-11", 1, "50 m", "7.40", "B2", null);
         bands("Harbour school", "in 8 days", 6, "snake", "15.5 cm", Map.of());
-        bands("Toll house", "in 11 days", 4, "square-bar", "17 cm", Map.of("bead", DemoOrders.part("HB9")));
+        bands("Toll house", "in 11 days", 4, "square-bar", "17 cm", Map.of("bead", new PartChoice("HB9", 2)));
     }
 
     private void receiveMore() {

@@ -64,6 +64,10 @@ public class OrderPieces {
 
     private void hold(String by, Collection<Long> ids) {
         List<Long> orders = ordersOf(by, ids);
+        if (orders.stream().allMatch(order -> LockOrder.holds(LockOrder.Rank.ORDER, order))) {
+            // Nobody else can have moved them meanwhile.
+            return;
+        }
         locks.hold(orders);
         if (!Set.copyOf(orders).equals(Set.copyOf(ordersOf(by, ids)))) {
             throw new LockOrder.Overtaken();

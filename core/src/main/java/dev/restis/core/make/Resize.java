@@ -114,17 +114,23 @@ public record Resize(WorkCard card, int backTo, List<OfStrand> strands, Duration
                 || a.kind() == StepKind.PREPARE
                 || a.kind() == StepKind.INSPECT
                 || HOLDS.contains(a.doing())
+                || tied(a, b)
                 || a.part().equals(b.part())
                         && a.knot().equals(b.knot())
                         && a.count() == b.count()
                         && a.size().equals(b.size())
                         && a.reach().equals(b.reach())
-                        && tied(a).equals(tied(b));
+                        && a.repeats().isEmpty();
     }
 
-    /** The repeats that are tied then, whatever the body has in all. */
-    private static List<Integer> tied(CardStep step) {
-        return step.repeats().map(r -> List.of(r.first(), r.last())).orElse(List.of());
+    /** Whether the body that is there has the repeats of this step: as many as it says, and where it ends the body, no more. */
+    private static boolean tied(CardStep there, CardStep step) {
+        return there.repeats().isPresent()
+                && step.repeats()
+                        .filter(r -> r.last() < r.of()
+                                ? there.repeats().get().of() >= r.last()
+                                : there.repeats().get().of() == r.of())
+                        .isPresent();
     }
 
     private static OfStrand strand(int s, CardStrand was, WorkCard wanted, Length there, int back) {
@@ -156,8 +162,9 @@ public record Resize(WorkCard card, int backTo, List<OfStrand> strands, Duration
 
     /** Only as many repeats are opened or tied as the sizes differ by; all that comes after them is opened and done again. */
     private static Duration minutes(WorkCard was, WorkCard wanted, int back) {
-        double tied = seconds(was, back, true);
-        double ties = seconds(wanted, back, true);
+        // Of the whole bodies: where their steps begin and end differs with their length.
+        double tied = seconds(was, 0, true);
+        double ties = seconds(wanted, 0, true);
         double body = ties < tied ? (tied - ties) * OPENING : ties - tied;
         return Duration.ofSeconds(
                 Math.round(body + seconds(was, back, false) * OPENING + seconds(wanted, back, false)));

@@ -13,6 +13,7 @@ import dev.restis.core.piece.Examples;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -48,7 +49,11 @@ class ResizeTest {
         Resize shorter = resize("snake", 175, 160);
         assertThat(shorter.possible()).isTrue();
         assertThat(shorter.expected()).isEqualTo(band("snake", 160).length());
-        assertThat(shorter.card().steps().get(shorter.backTo()).kind()).isEqualTo(StepKind.TIE);
+        CardStep first = shorter.card().steps().get(shorter.backTo());
+        assertThat(first.kind()).isEqualTo(StepKind.TIE);
+        assertThat(first.repeats().orElseThrow().last())
+                .as("of its body only the end is opened")
+                .isEqualTo(first.repeats().orElseThrow().of());
         for (OfStrand strand : shorter.strands()) {
             if (strand.fate() == Fate.KEPT) {
                 assertThat(strand.there()).isGreaterThanOrEqualTo(strand.needs());
@@ -156,8 +161,12 @@ class ResizeTest {
     }
 
     private static long seconds(WorkCard card, boolean ties) {
+        int last = IntStream.range(0, card.steps().size())
+                .filter(s -> card.steps().get(s).kind() == StepKind.TIE)
+                .max()
+                .orElseThrow();
         return card.steps().stream()
-                .skip(firstTie(card))
+                .skip(ties ? 0 : last)
                 .filter(s -> s.kind() != StepKind.PREPARE && (s.kind() == StepKind.TIE) == ties)
                 .mapToLong(s -> s.time().toSeconds())
                 .sum();
