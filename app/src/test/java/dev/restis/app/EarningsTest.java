@@ -57,20 +57,22 @@ class EarningsTest extends AtTheBench {
         tie(pieces.get(2));
         JsonNode three = earned();
         int steps = card(pieces.get(0)).path("steps").size();
-        BigDecimal price =
-                ask("/api/orders/" + order + "/payments").body().path("agreed").decimalValue();
         BigDecimal material =
                 jdbc.sql("""
                         select sum(used + tails + waste + hardware) from piece_actual where piece_id in (:p)
                         """).param("p", pieces).query(BigDecimal.class).single();
-        BigDecimal fees = jdbc.sql("""
-                        select sum(3 * cast(l ->> 'fees' as numeric)) from quote q, jsonb_array_elements(q.content -> 'lines') l
-                        where q.order_id = ? and cast(q.content ->> 'taxPercent' as numeric) = 0
+        // Whatever the house's prices hold of tax, and its stalls keep of them.
+        BigDecimal kept = jdbc.sql("""
+                        select sum(3 * (cast(l ->> 'each' as numeric)
+                                        / case when cast(q.content ->> 'taxIncluded' as boolean)
+                                               then 1 + cast(q.content ->> 'taxPercent' as numeric) / 100 else 1 end
+                                        - cast(l ->> 'fees' as numeric)))
+                        from quote q, jsonb_array_elements(q.content -> 'lines') l where q.order_id = ?
                         """).param(order).query(BigDecimal.class).single();
         BigDecimal hours = BigDecimal.valueOf(3L * steps * SECONDS_A_STEP)
                 .divide(BigDecimal.valueOf(3600), 12, RoundingMode.HALF_EVEN);
         assertThat(three.path("perHour").decimalValue())
-                .isEqualByComparingTo(price.subtract(fees).subtract(material).divide(hours, 2, RoundingMode.HALF_EVEN));
+                .isEqualByComparingTo(kept.subtract(material).divide(hours, 2, RoundingMode.HALF_EVEN));
         assertThat(three.path("workedSeconds").asLong()).isEqualTo((long) steps * SECONDS_A_STEP);
         assertThat(three.path("least").decimalValue())
                 .isLessThanOrEqualTo(three.path("perHour").decimalValue());

@@ -14,12 +14,14 @@ import java.util.Optional;
 import java.util.SplittableRandom;
 
 /**
- * Plays a plan many times with minutes as they may be. Its sequences stay; days follow. One stream of random numbers runs through all
- * plays, because streams that are begun anew a step on overlap.
+ * Plays a plan many times with minutes as they may be. Its sequences stay; days follow. Some plays go side by side, each portion of them on a
+ * stream of random numbers that was split off one stream: streams that are begun anew a step on would overlap. How many portions there
+ * are does not depend on the machine, so that the same seed gives the same chances.
  */
 public final class Playing {
 
     private static final int TABLE = 4096;
+    private static final int PORTIONS = 8;
     /** Quantiles of the standard normal, so that a draw is one look into a table. */
     private static final double[] QUANTILES = quantiles();
 
@@ -87,53 +89,92 @@ public final class Playing {
     }
 
     private Chances play(int runs, SplittableRandom random) {
-        int orders = model.work.orders().size();
-        List<int[]> days = new ArrayList<>();
-        for (int o = 0; o < orders; o++) {
-            days.add(new int[0]);
+        int portions = Math.max(1, Math.min(PORTIONS, runs));
+        List<Portion> all = new ArrayList<>();
+        for (int p = 0; p < portions; p++) {
+            all.add(new Portion(runs / portions + (p < runs % portions ? 1 : 0), random.split()));
         }
-        int families = Arrays.stream(model.family).max().orElse(0);
-        double[] ofFamily = new double[families + 1];
-        int[] made = new int[orders];
-        Place at = new Place(model);
-        double[] family = factors(spread.family());
-        double[] maker = factors(spread.maker());
-        for (int run = 0; run < runs; run++) {
-            for (int o = 0; o < orders; o++) {
-                made[o] = model.work.orders().get(o).fixed();
-            }
-            for (int f = 0; f <= families; f++) {
-                ofFamily[f] = drawn(family, random);
-            }
-            for (int m = 0; m < lines.length; m++) {
-                double ofMaker = drawn(maker, random);
-                at.start(m);
-                for (int parcel : lines[m]) {
-                    double factor = ofMaker * ofFamily[model.family[model.bench[parcel]]] * drawn(own[parcel], random);
-                    at.tie(parcel, (int) Math.max(1, Math.round(model.each[m][parcel] * factor)));
-                    int o = model.order[parcel];
-                    made[o] = Math.max(made[o], at.day);
-                }
-            }
-            for (int o = 0; o < orders; o++) {
-                if (made[o] >= 0) {
-                    count(days, o, made[o] + model.work.orders().get(o).delay());
-                }
-            }
-        }
+        all.parallelStream().forEach(Portion::play);
+        List<int[]> days = all.get(0).days;
+        all.subList(1, portions).forEach(more -> more.addTo(days));
         return new Chances(runs, days);
+    }
+
+    /** Some of the plays, on a stream of their own. */
+    private final class Portion {
+        private final int runs;
+        private final SplittableRandom random;
+        private final List<int[]> days = new ArrayList<>();
+
+        Portion(int runs, SplittableRandom random) {
+            this.runs = runs;
+            this.random = random;
+        }
+
+        void play() {
+            int orders = model.work.orders().size();
+            for (int o = 0; o < orders; o++) {
+                days.add(new int[0]);
+            }
+            int families = Arrays.stream(model.family).max().orElse(0);
+            double[] ofFamily = new double[families + 1];
+            int[] made = new int[orders];
+            Place at = new Place(model);
+            double[] family = factors(spread.family());
+            double[] maker = factors(spread.maker());
+            for (int run = 0; run < runs; run++) {
+                for (int o = 0; o < orders; o++) {
+                    made[o] = model.work.orders().get(o).fixed();
+                }
+                for (int f = 0; f <= families; f++) {
+                    ofFamily[f] = drawn(family, random);
+                }
+                for (int m = 0; m < lines.length; m++) {
+                    tie(m, drawn(maker, random), ofFamily, at, made);
+                }
+                for (int o = 0; o < orders; o++) {
+                    if (made[o] >= 0) {
+                        count(o, made[o] + model.work.orders().get(o).delay());
+                    }
+                }
+            }
+        }
+
+        private void tie(int m, double ofMaker, double[] ofFamily, Place at, int[] made) {
+            at.start(m);
+            for (int parcel : lines[m]) {
+                double factor = ofMaker * ofFamily[model.family[model.bench[parcel]]] * drawn(own[parcel], random);
+                at.tie(parcel, (int) Math.max(1, Math.round(model.each[m][parcel] * factor)));
+                int o = model.order[parcel];
+                made[o] = Math.max(made[o], at.day);
+            }
+        }
+
+        private void count(int order, int day) {
+            int[] of = days.get(order);
+            if (day >= of.length) {
+                of = Arrays.copyOf(of, day + 8);
+                days.set(order, of);
+            }
+            of[day]++;
+        }
+
+        void addTo(List<int[]> sums) {
+            for (int o = 0; o < days.size(); o++) {
+                int[] mine = days.get(o);
+                int[] sum = sums.get(o);
+                if (sum.length < mine.length) {
+                    sum = Arrays.copyOf(sum, mine.length);
+                    sums.set(o, sum);
+                }
+                for (int day = 0; day < mine.length; day++) {
+                    sum[day] += mine[day];
+                }
+            }
+        }
     }
 
     private static double drawn(double[] factors, SplittableRandom random) {
         return factors[random.nextInt(TABLE)];
-    }
-
-    private static void count(List<int[]> days, int order, int day) {
-        int[] of = days.get(order);
-        if (day >= of.length) {
-            of = Arrays.copyOf(of, day + 8);
-            days.set(order, of);
-        }
-        of[day]++;
     }
 }
