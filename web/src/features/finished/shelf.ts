@@ -41,7 +41,9 @@ export function useSeen(piece: number) {
   return useMutation({
     mutationFn: (there: boolean) =>
       ask(api.POST('/api/shelf/pieces/{piece}/seen', { params: { path: { piece } }, body: { there } })),
-    onSettled: refresh,
+    onSettled: () => {
+      refresh();
+    },
   });
 }
 
@@ -50,7 +52,9 @@ export function useMissing(piece: number) {
   return useMutation({
     mutationFn: (reason: string) =>
       ask(api.POST('/api/shelf/pieces/{piece}/missing', { params: { path: { piece } }, body: { reason } })),
-    onSettled: refresh,
+    onSettled: () => {
+      refresh();
+    },
   });
 }
 
@@ -60,12 +64,15 @@ export const tagQuery = (piece: number) =>
     queryFn: () => ask(api.GET('/api/shelf/pieces/{piece}', { params: { path: { piece } } })),
   });
 
+// Nobody waits for lists to be read anew: whoever says that it is done may be gone from them by then.
 export function useSell(piece: number) {
   const refresh = useRefreshWork();
   return useMutation({
     mutationFn: (body: Schemas['SaleInput']) =>
       ask(api.POST('/api/shelf/pieces/{piece}/sell', { params: { path: { piece } }, body })),
-    onSettled: refresh,
+    onSettled: () => {
+      refresh();
+    },
   });
 }
 
@@ -77,6 +84,8 @@ export function useShelfAct(piece: number, act: 'take-back' | 'keep') {
       act === 'keep'
         ? ask(api.POST('/api/shelf/pieces/{piece}/keep', { params: { path: { piece } } }))
         : ask(api.POST('/api/shelf/pieces/{piece}/take-back', { params: { path: { piece } } })),
-    onSettled: refresh,
+    onSettled: () => {
+      refresh();
+    },
   });
 }

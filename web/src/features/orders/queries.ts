@@ -250,6 +250,9 @@ export function useGive(order: number) {
   return useMutation({
     mutationFn: ({ piece, line }: { piece: number; line: number }) =>
       ask(api.POST('/api/shelf/pieces/{piece}/give', { params: { path: { piece } }, body: { order, line } })),
-    onSettled: refresh,
+    // Not waited for: the offer is gone from the page by then, and would not say so.
+    onSettled: () => {
+      refresh();
+    },
   });
 }

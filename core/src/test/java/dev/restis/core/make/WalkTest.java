@@ -133,6 +133,25 @@ class WalkTest {
                 .isInstanceOf(IllegalArgumentException.class);
     }
 
+    /** A piece that was made in another size goes on in the middle of its card; what was done before is not there to be taken back. */
+    @Test
+    void itMayBeginInTheMiddle() {
+        int from = 4;
+        Walk fresh = Walk.of(CARD, false, from, List.of());
+        assertThat(fresh.next()).isEqualTo(from);
+        assertThat(fresh.refusal(Kind.TAKE_BACK, 0, false)).contains(Refusal.NOTHING_TO_TAKE_BACK);
+        assertThat(fresh.refusal(Kind.DONE, 0, false)).contains(Refusal.NOT_NEXT);
+        assertThat(fresh.refusal(Kind.DONE, from, false)).isEmpty();
+        assertThat(fresh.refusal(Kind.BACK_TO, 1, false))
+                .as("more of it may have to be opened than was thought")
+                .isEmpty();
+        List<BenchAct> done = List.of(
+                new BenchAct(1, Kind.DONE, from, OptionalLong.empty()),
+                new BenchAct(2, Kind.TAKE_BACK, from, OptionalLong.of(1)));
+        assertThat(Walk.of(CARD, false, from, done.subList(0, 1)).next()).isEqualTo(from + 1);
+        assertThat(Walk.of(CARD, false, from, done).next()).isEqualTo(from);
+    }
+
     /** Taking back everything in turn goes back through every state that was. */
     @Test
     void takingBackGoesThroughWhatWas() {
