@@ -78,7 +78,7 @@ class ScreenshotsTest {
             shoot(phone, "card-narrow");
             shoot(page, "/today", "today");
             shoot(page, "/costs?from=2020-01-01", "costs");
-            shoot(page, "/finished/2", "finished");
+            shoot(page, "/finished/7", "finished");
             shoot(page, "/stock", "stock");
             shoot(page, "/stock/articles/HB9", "article");
             shoot(page, "/stock/buy", "buy");

@@ -119,14 +119,16 @@ class Earnings {
                                cast(q.content ->> 'taxPercent' as numeric) as tax_percent,
                                cast(q.content ->> 'taxIncluded' as boolean) as tax_included,
                                a.used + a.tails + a.waste + a.hardware as material, w.seconds
-                        from (select e.piece_id, max(e.at) as at from piece_event e where e.act = 'FINISH' group by 1) made
+                        from (select distinct e.piece_id from piece_event e
+                              where e.act = 'FINISH' and e.at >= :from and e.at < :to
+                                and not exists (select from piece_event x
+                                                where x.piece_id = e.piece_id and x.act = 'FINISH' and x.at >= :to)) made
                             join piece p on p.id = made.piece_id and p.stage >= 'MADE' and p.stage <= 'SENT'
                             join order_line l on l.id = p.line_id join piece_actual a on a.piece_id = p.id
                             join lateral (select content from quote where order_id = l.order_id and accepted_at is not null
                                           order by number desc limit 1) q on true
                             join lateral jsonb_array_elements(q.content -> 'lines') ln on cast(ln ->> 'line' as int) = l.number
                             join lateral (select sum(seconds) as seconds from bench_act where piece_id = p.id) w on w.seconds > 0
-                        where made.at >= :from and made.at < :to
                         """, Tuple.class)
                 .setParameter("from", start(days.from()))
                 .setParameter("to", start(days.to().plusDays(1)))

@@ -78,9 +78,10 @@ class SellsWell {
                         from (select p.line_id, p.stage = 'SENT' as sold, p.stage >= 'MADE' and p.stage < 'SENT' as there,
                                      p.stage < 'MADE' as coming
                               from piece p
-                              where p.id in (select e.piece_id from piece_event e where e.act = 'SEND' and e.at >= :from)
-                                 or p.shelved or p.line_id in (select l.id from order_line l join customer_order o on o.id = l.order_id
-                                                               where o.for_shelf)) x
+                              where p.id in (select e.piece_id from piece_event e where e.act = 'SEND' and e.at >= :from
+                                             union select s.id from piece s where s.shelved
+                                             union select q.id from piece q join order_line l on l.id = q.line_id
+                                                       join customer_order o on o.id = l.order_id where o.for_shelf)) x
                         where sold or there or coming
                         group by line_id order by sold desc, line_id desc limit :most
                         """, Tuple.class)
