@@ -30,6 +30,8 @@ type Row = Schemas['LeftOverView'];
 export function LeftOver({ piece }: { piece: number }) {
   const { t } = useTranslation();
   const rows = useQuery(leftOverQuery(piece));
+  // A piece that became another size has told what was left of it.
+  if (rows.data?.length === 0) return null;
   return (
     <section className="panel" aria-label={t('make.left.title')}>
       <Stack p="sm" gap="sm">

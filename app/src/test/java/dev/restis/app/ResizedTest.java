@@ -88,6 +88,9 @@ class ResizedTest extends AtTheBench {
 
         doTo(piece, card.path("steps").size());
         assertThat(stage(piece)).isEqualTo("MADE");
+        assertThat(fates(look(piece, "16 cm").body()))
+                .as("what was trimmed of it since is gone")
+                .contains("JOINED");
         assertThat(ask("/api/bench/pieces/" + piece + "/left-over").body())
                 .as("what was left was told once")
                 .isEmpty();

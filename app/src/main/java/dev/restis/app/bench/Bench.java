@@ -153,6 +153,11 @@ public class Bench {
         return get(piece);
     }
 
+    /** Whether the piece was made in another size before. */
+    boolean resized(long piece) {
+        return find(piece).filter(BenchPiece::resized).isPresent();
+    }
+
     /** How long the piece was when it was inspected last. */
     Optional<Length> inspected(long piece) {
         return find(piece).flatMap(bench -> {

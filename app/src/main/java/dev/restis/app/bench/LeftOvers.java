@@ -29,16 +29,13 @@ import dev.restis.core.measure.WeightReader;
 import dev.restis.core.stock.Weighing;
 import dev.restis.core.work.PieceStage;
 import jakarta.persistence.EntityManager;
-import jakarta.persistence.Tuple;
 import java.time.Clock;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -50,7 +47,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class LeftOvers {
 
-    private static final int MOST_WEIGHED = 200;
+    static final int MOST_WEIGHED = 200;
 
     /**
      * What was left of one strand.
@@ -103,6 +100,7 @@ public class LeftOvers {
     public record SliderView(long list, long piece, String role, long needUm) {}
 
     private final EntityManager entities;
+    private final LeftOverRows rows;
     private final Cards cards;
     private final OrderPieces orders;
     private final Pieces pieces;
@@ -118,6 +116,7 @@ public class LeftOvers {
 
     LeftOvers(
             EntityManager entities,
+            LeftOverRows rows,
             Cards cards,
             OrderPieces orders,
             Pieces pieces,
@@ -132,6 +131,7 @@ public class LeftOvers {
             Clock clock) {
         this.measured = measured;
         this.entities = entities;
+        this.rows = rows;
         this.cards = cards;
         this.orders = orders;
         this.pieces = pieces;
@@ -154,8 +154,8 @@ public class LeftOvers {
 
     @Transactional(readOnly = true)
     public List<LeftOverView> of(long piece) {
-        Map<Integer, LeftOverRow> logged = standing(List.of(piece));
-        Map<Long, List<Long>> together = together(piece);
+        Map<Integer, LeftOverRow> logged = rows.standing(piece);
+        Map<Long, List<Long>> together = rows.together(piece);
         return strands(piece).stream()
                 .map(s -> new LeftOverView(
                         s.place(),
@@ -169,50 +169,11 @@ public class LeftOvers {
                         keepUm(s.article()),
                         articleCards.density(s.article().id()).isPresent(),
                         together.getOrDefault(s.article().id(), List.of()),
-                        slider(s.need().id()).orElse(null),
+                        rows.slider(s.need().id()).orElse(null),
                         Optional.ofNullable(logged.get(s.place()))
                                 .map(l -> new LoggedView(l.id(), l.leftUm(), l.how(), l.fate(), l.ranShort(), l.who()))
                                 .orElse(null)))
                 .toList();
-    }
-
-    /** The strand that waits for what is left of this one. */
-    private Optional<SliderView> slider(long strand) {
-        return entities.createNativeQuery("""
-                        select r.cut_list_id, n.piece_id, n.role, n.cut_um from cut_trimming r join strand n on n.id = r.strand_id
-                        where r.source_id = :strand
-                        """, Tuple.class)
-                .setParameter("strand", strand)
-                .getResultStream()
-                .findFirst()
-                .map(row -> {
-                    Tuple of = (Tuple) row;
-                    return new SliderView(
-                            of.get(0, Number.class).longValue(),
-                            of.get(1, Number.class).longValue(),
-                            of.get(2, String.class),
-                            of.get(3, Number.class).longValue());
-                });
-    }
-
-    /** By article: the pieces of this one's batch of which nothing is kept yet. */
-    private Map<Long, List<Long>> together(long piece) {
-        Map<Long, List<Long>> together = new HashMap<>();
-        for (Object row : entities.createNativeQuery("""
-                        select n.article_id, p.id from piece p join strand n on n.piece_id = p.id
-                             left join left_over_now o on o.strand_id = n.id
-                        where p.batch_id = (select batch_id from piece where id = :piece) and p.stage between 'MADE' and 'SENT'
-                        group by n.article_id, p.id having count(o.strand_id) = 0 order by p.id
-                        """, Tuple.class)
-                .setParameter("piece", piece)
-                .getResultList()) {
-            Tuple of = (Tuple) row;
-            List<Long> pieces = together.computeIfAbsent(of.get(0, Number.class).longValue(), a -> new ArrayList<>());
-            if (pieces.size() < MOST_WEIGHED) {
-                pieces.add(of.get(1, Number.class).longValue());
-            }
-        }
-        return together;
     }
 
     /** Keeps what was left of a strand; what was said of it before is taken back. */
@@ -309,9 +270,9 @@ public class LeftOvers {
 
     private Measured.Left keep(Strand strand, LeftOver left, Optional<Fate> wanted) {
         long piece = strand.piece();
-        Optional.ofNullable(standing(List.of(piece)).get(strand.place())).ifPresent(this::undo);
+        Optional.ofNullable(rows.standing(piece).get(strand.place())).ifPresent(this::undo);
         boolean keeps = left.left().micrometres() >= keepUm(strand.article());
-        boolean serves = slider(strand.need().id())
+        boolean serves = rows.slider(strand.need().id())
                 .filter(s -> s.needUm() <= left.left().micrometres())
                 .isPresent();
         if (wanted.filter(f -> f == Fate.SLIDER).isPresent() && !serves) {
@@ -347,7 +308,7 @@ public class LeftOvers {
         LeftOverRow row =
                 Optional.ofNullable(entities.find(LeftOverRow.class, id)).orElseThrow(() -> new NotFound("notFound"));
         orders.hold(List.of(row.piece()));
-        boolean stands = Optional.ofNullable(standing(List.of(row.piece())).get(row.strand()))
+        boolean stands = Optional.ofNullable(rows.standing(row.piece()).get(row.strand()))
                 .filter(r -> r.id() == id)
                 .isPresent();
         if (!stands) {
@@ -371,29 +332,6 @@ public class LeftOvers {
         entities.persist(row.by(clock.instant(), workshop.personOf(who).orElse(null), who));
         entities.flush();
         return row;
-    }
-
-    /** What was logged as left of a piece's strands, by their needs' ids. */
-    Map<Long, Length> leftOf(long piece) {
-        return standing(List.of(piece)).values().stream()
-                .collect(Collectors.toMap(LeftOverRow::strandId, row -> new Length(row.leftUm())));
-    }
-
-    /** What stands of these pieces, by the strands' places on the card; of one piece. */
-    private Map<Integer, LeftOverRow> standing(Collection<Long> of) {
-        Map<Integer, LeftOverRow> standing = new HashMap<>();
-        List<LeftOverRow> rows = entities.createQuery(
-                        "select l from LeftOverRow l where l.pieceId in :pieces order by l.id", LeftOverRow.class)
-                .setParameter("pieces", of)
-                .getResultList();
-        for (LeftOverRow row : rows) {
-            if (row.isTakingBack()) {
-                standing.values().removeIf(row::takesBack);
-            } else {
-                standing.put(row.strand(), row);
-            }
-        }
-        return standing;
     }
 
     private static long keepUm(Article article) {

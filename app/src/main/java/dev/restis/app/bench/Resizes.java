@@ -89,7 +89,7 @@ class Resizes {
     private final Bench bench;
     private final BenchActStore acts;
     private final Cards cards;
-    private final LeftOvers leftOvers;
+    private final LeftOverRows leftOvers;
     private final OrderPieces orders;
     private final ResizedPieces lines;
     private final PieceNeeds needs;
@@ -102,7 +102,7 @@ class Resizes {
             Bench bench,
             BenchActStore acts,
             Cards cards,
-            LeftOvers leftOvers,
+            LeftOverRows leftOvers,
             OrderPieces orders,
             ResizedPieces lines,
             PieceNeeds needs,
@@ -230,8 +230,14 @@ class Resizes {
         return understood.spec().orElseThrow(() -> new Rejected(understood.faults()));
     }
 
-    /** What of each strand is in the piece: as it was cut, without what was logged as left over; as worked out where nobody logged or cut it. */
+    /**
+     * What of each strand is in the piece: as it was cut, without what was logged as left over; as worked out where nobody logged or cut it,
+     * or where it became another size before, of which the trimmings are not logged.
+     */
     private List<Length> there(long piece, WorkCard was) {
+        if (bench.resized(piece)) {
+            return was.strands().stream().map(CardStrand::used).toList();
+        }
         Map<String, StrandNeed> cut = needs.strandsOf(List.of(piece)).stream()
                 .collect(Collectors.toMap(n -> n.role() + " " + n.number(), Function.identity()));
         Map<Long, Length> left = leftOvers.leftOf(piece);

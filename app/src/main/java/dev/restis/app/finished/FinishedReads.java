@@ -10,7 +10,6 @@ import dev.restis.app.orders.OrderFacts.LineFacts;
 import dev.restis.app.orders.Payments;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.platform.Keyset;
-import dev.restis.app.stock.Article;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.work.Onward;
 import dev.restis.core.work.Onward.Alike;
@@ -318,11 +317,7 @@ class FinishedReads {
                 line.spec().sizeName(),
                 line.spec().wristUm(),
                 line.spec().lengthUm(),
-                line.spec().articles().stream()
-                        .map(sitting::article)
-                        .map(Article::name)
-                        .distinct()
-                        .toList(),
+                sitting.cordNames(line.spec()),
                 line.note(),
                 own.stream()
                         .map(Stand::alike)

@@ -3,7 +3,6 @@ package dev.restis.app.finished;
 import dev.restis.app.orders.OrderPieces;
 import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.patterns.PieceSpec;
-import dev.restis.app.stock.Article;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.Tuple;
 import java.time.Clock;
@@ -124,11 +123,7 @@ class SellsWell {
                 spec.sizeName(),
                 spec.wristUm(),
                 spec.lengthUm(),
-                spec.articles().stream()
-                        .map(sitting::article)
-                        .map(Article::name)
-                        .distinct()
-                        .toList(),
+                sitting.cordNames(spec),
                 counted.sold(),
                 counted.lying(),
                 counted.coming());

@@ -8,7 +8,6 @@ import dev.restis.app.patterns.PieceDesk;
 import dev.restis.app.patterns.PieceSpec;
 import dev.restis.app.platform.Keyset;
 import dev.restis.app.platform.Problems.NotFound;
-import dev.restis.app.stock.Article;
 import dev.restis.core.cost.Price;
 import dev.restis.core.work.PieceStage;
 import jakarta.persistence.EntityManager;
@@ -195,11 +194,7 @@ class ShelfReads {
                 spec.sizeName(),
                 spec.wristUm(),
                 spec.lengthUm(),
-                spec.articles().stream()
-                        .map(sitting::article)
-                        .map(Article::name)
-                        .distinct()
-                        .toList(),
+                sitting.cordNames(spec),
                 stage,
                 t.get("there", Boolean.class),
                 t.get("back", Boolean.class),

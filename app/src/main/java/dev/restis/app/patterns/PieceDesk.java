@@ -289,6 +289,14 @@ public class PieceDesk {
                             new IllegalStateException("Impossible state: article " + id + " is used but not there"));
         }
 
+        /** What its cords are called, each once, in their order. */
+        public List<String> cordNames(PieceSpec spec) {
+            return spec.articles().stream()
+                    .map(id -> article(id).name())
+                    .distinct()
+                    .toList();
+        }
+
         /** Choices as they could be typed; understanding them again gives the same. */
         public PieceChoices choices(PieceSpec spec) {
             Map<String, PieceChoices.PartChoice> parts = new TreeMap<>();
