@@ -43,8 +43,10 @@ describe('lengths in inches and feet', () => {
   });
 });
 
-it('prints a day without shifting it by the time zone', () => {
+it('prints a day without shifting it by the time zone, and its year where it is far off', () => {
   expect(formatDay('2027-03-31')).toBe('Wed, Mar 31');
+  expect(formatDay('2027-12-31')).toBe('Fri, Dec 31, 2027');
+  expect(formatDay('2025-12-01')).toBe('Mon, Dec 1, 2025');
 });
 
 it('prices cord by the foot where stock is read in feet', () => {

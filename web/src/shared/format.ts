@@ -56,12 +56,17 @@ export function formatMoney(value: number, currency: string): string {
   return new Intl.NumberFormat('en', { style: 'currency', currency, maximumFractionDigits: 2 }).format(value);
 }
 
-/** A day as people say it, with how far off it is. */
+const HALF_A_YEAR_MS = 183 * 24 * 3_600_000;
+
+/** A day as people say it; with its year where it could be taken for another. */
 export function formatDay(day: string): string {
-  return new Date(`${day}T00:00`).toLocaleDateString('en', {
+  const date = new Date(`${day}T00:00`);
+  const far = Math.abs(date.getTime() - Date.now()) > HALF_A_YEAR_MS;
+  return date.toLocaleDateString('en', {
     weekday: 'short',
     day: 'numeric',
     month: 'short',
+    year: far ? 'numeric' : undefined,
   });
 }
 

@@ -1,5 +1,8 @@
 import { cleanup } from '@testing-library/react';
-import { afterEach } from 'vitest';
+import { afterEach, vi } from 'vitest';
+
+// What a page says of days depends on today; here it is the day of the scenario, whenever the tests run.
+vi.setSystemTime(new Date('2026-12-01T12:00'));
 
 // Fields that grow with their text measure it anew when a font has come; here none ever does.
 if (!document.fonts) {

@@ -101,7 +101,7 @@ function Takes({ card, found }: { card: Card; found: Schemas['ResizeView'] }) {
                 {s.letter} · {card.strands[found.strands.indexOf(s)]?.articleCode}
               </Table.Td>
               <Table.Td ta="right">{formatLength(s.thereUm, units, 'cord')}</Table.Td>
-              <Table.Td ta="right">{formatLength(s.needsUm, units, 'cord')}</Table.Td>
+              <Table.Td ta="right">{formatLength(s.needsUm, units, 'cut')}</Table.Td>
               <Table.Td>{t(`make.resize.fate.${s.fate}`)}</Table.Td>
             </Table.Tr>
           ))}

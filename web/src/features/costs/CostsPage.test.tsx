@@ -78,6 +78,7 @@ it('opens a row down to what it is made of', async () => {
   await waitFor(() =>
     expect(asked.some((a) => a.path.includes('by=ORDER') && a.path.includes('within=PATTERN'))).toBe(true),
   );
+  expect(asked.at(-1)?.path, 'of the days that were looked at').toContain(`from=${VIEW.from}`);
   expect(await screen.findByRole('button', { name: 'Pattern: Snake-knot band · look at all' })).toBeTruthy();
 });
 

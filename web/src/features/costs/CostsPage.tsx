@@ -103,7 +103,7 @@ function Sums() {
                   </Button>
                 </Empty>
               ) : (
-                <SumsTable by={by} rows={rows} go={go} />
+                <SumsTable by={by} rows={rows} go={(down) => go({ from: view.from, to: view.to, ...down })} />
               )}
               <More query={sums} />
               {!within && <Beside view={view} />}
@@ -129,7 +129,7 @@ function Whole({ view }: { view: Schemas['CostSumsView'] }) {
   return (
     <Stack component="section" className="panel" p="md" gap="xs" aria-label={t('costs.whole')}>
       <Title order={2} size="h4">
-        {t('costs.wholeOf', {
+        {t(view.from === view.to ? 'costs.wholeOn' : 'costs.wholeOf', {
           count: total.pieces,
           from: formatDay(view.from),
           to: formatDay(view.to),

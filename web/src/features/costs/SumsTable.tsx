@@ -62,6 +62,7 @@ export function SumsTable({ by, rows, go }: Props) {
                     <Button
                       variant="subtle"
                       size="compact-sm"
+                      px={0}
                       aria-expanded={by === 'PIECE' ? open === row.key : undefined}
                       onClick={() =>
                         down

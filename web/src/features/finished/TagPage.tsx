@@ -85,7 +85,7 @@ function Counted({ piece }: { piece: ShelfPiece }) {
 function SellForm({ piece }: { piece: ShelfPiece }) {
   const { t } = useTranslation();
   const sell = useSell(piece.piece);
-  const [price, setPrice] = useState(String(piece.price));
+  const [price, setPrice] = useState(piece.price.toFixed(2));
   const [how, setHow] = useState<How>('CASH');
   const [note, setNote] = useState('');
   const problem = (field: string) =>

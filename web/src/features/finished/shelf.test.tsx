@@ -61,7 +61,7 @@ it('sells a piece by its tag for what the rules say, unless another price is typ
     'POST /api/shelf/pieces/31/sell': { id: 1 },
   });
   tag();
-  expect(await screen.findByDisplayValue('6.5')).toBeTruthy();
+  expect(await screen.findByDisplayValue('6.50')).toBeTruthy();
   fireEvent.change(screen.getByLabelText('Sold for'), { target: { value: '7,00' } });
   fireEvent.click(screen.getByRole('button', { name: 'Sell' }));
   await waitFor(() =>

@@ -65,10 +65,10 @@ const order = (change: Partial<Schemas['OrderView']>) =>
   }) as Schemas['OrderView'];
 
 test.each([
-  ['GOOD', PROMISE, /Wanted Mon, Mar 10, ready by Tue, Mar 11/],
-  ['TIGHT', PROMISE, /ready by Sat, Mar 8 if it goes before work that is wanted later/],
+  ['GOOD', PROMISE, /Wanted Mon, Mar 10, 2031, ready by Tue, Mar 11, 2031/],
+  ['TIGHT', PROMISE, /ready by Sat, Mar 8, 2031 if it goes before work that is wanted later/],
   ['NO', PROMISE, /Agree on a later day, or open the bench longer/],
-  ['UNKNOWN', { ...PROMISE, due: undefined }, /^Can be ready by Tue, Mar 11/],
+  ['UNKNOWN', { ...PROMISE, due: undefined }, /^Can be ready by Tue, Mar 11, 2031/],
   ['NO', { ...PROMISE, last: undefined, inTurn: undefined }, /No day can be promised/],
 ] as const)(
   'a promise that is %s says so in words, with the minutes behind it',

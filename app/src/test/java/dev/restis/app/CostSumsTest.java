@@ -152,6 +152,16 @@ class CostSumsTest extends RestisTest {
     }
 
     @Test
+    void byMonthIsByTwelveOfThemWhereNobodySaysOtherwise() throws Exception {
+        assertThat(ask("/api/costs/sums?by=MONTH").body().path("from").asString())
+                .isEqualTo(THIS.minusMonths(11).atDay(1).toString());
+        assertThat(rows("MONTH", "").stream().map(r -> r.path("key").asString()))
+                .contains(LAST.toString(), THIS.toString());
+        assertThat(ask("/api/costs/sums?by=ORDER").body().path("from").asString())
+                .isEqualTo(THIS.atDay(1).toString());
+    }
+
+    @Test
     void onlyTheOwnerSeesWhoCostWhat() throws Exception {
         assertThat(send("Bram", HttpMethod.GET, "/api/costs/sums?by=MAKER", "").status())
                 .isEqualTo(403);

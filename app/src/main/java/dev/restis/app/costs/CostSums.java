@@ -31,6 +31,7 @@ class CostSums {
 
     private static final int PAGE = 50;
     private static final int MOST_DAYS = 3_700;
+    private static final int LAST_MONTHS = 12;
     private static final String MONEY = "-?\\d{1,15}(\\.\\d{1,4})?";
 
     /**
@@ -137,13 +138,14 @@ class CostSums {
     }
 
     /**
-     * Days as they were asked for; this month where they were not.
+     * Days as they were asked for. Where they were not, this month; by month the twelve up to this, as one alone says nothing.
      *
      * @throws Rejected when they end before they begin, or are too many
      */
-    Days days(@Nullable LocalDate from, @Nullable LocalDate to) {
+    Days days(CostBy by, @Nullable LocalDate from, @Nullable LocalDate to) {
         LocalDate today = LocalDate.now(clock);
-        LocalDate begin = from == null ? today.withDayOfMonth(1) : from;
+        LocalDate begin =
+                from == null ? today.withDayOfMonth(1).minusMonths(by == CostBy.MONTH ? LAST_MONTHS - 1 : 0) : from;
         LocalDate end = to == null ? today : to;
         if (end.isBefore(begin) || ChronoUnit.DAYS.between(begin, end) > MOST_DAYS) {
             throw new Rejected(Fault.of("to", "costs.days", MOST_DAYS));

@@ -77,7 +77,7 @@ class CostSumsController {
             @RequestParam(required = false) @Nullable CostBy within,
             @RequestParam(defaultValue = "") String key,
             @RequestParam(required = false) @Nullable String after) {
-        Days days = sums.days(from, to);
+        Days days = sums.days(by, from, to);
         Within of = within == null ? Within.ALL : new Within(within, key);
         Keyset<CostSum> page = sums.page(by, days, of, after);
         return new CostSumsView(
@@ -98,7 +98,7 @@ class CostSumsController {
             @RequestParam(defaultValue = "") String key) {
         Within of = within == null ? Within.ALL : new Within(within, key);
         List<List<Object>> rows = new ArrayList<>();
-        sums.all(by, sums.days(from, to), of).forEach(s -> rows.add(cells(s)));
+        sums.all(by, sums.days(by, from, to), of).forEach(s -> rows.add(cells(s)));
         return ResponseEntity.ok()
                 .header("Content-Disposition", "attachment; filename=costs.csv")
                 .body(CsvText.of(COLUMNS, rows));
@@ -126,7 +126,7 @@ class CostSumsController {
     EarningsView earnings(
             @RequestParam(required = false) @Nullable LocalDate from,
             @RequestParam(required = false) @Nullable LocalDate to) {
-        return new EarningsView(earnings.of(sums.days(from, to)));
+        return new EarningsView(earnings.of(sums.days(CostBy.PATTERN, from, to)));
     }
 
     /** The changes that a piece's cost is made of. */

@@ -25,7 +25,7 @@ public final class Pdf {
         A4_WIDE("a4 landscape; margin: 10mm"),
         LETTER_WIDE("letter landscape; margin: 10mm"),
         /** One label to a page, for a label printer. */
-        LABEL("62mm 29mm; margin: 2mm 2mm");
+        LABEL("62mm 29mm; margin: 3mm 4mm");
 
         private static final String SHEET =
                 "margin: 18mm 16mm; @bottom-right { content: counter(page) ' / ' counter(pages); font: 8pt sheet }";
@@ -40,7 +40,7 @@ public final class Pdf {
     private static final String PAGE = """
             <html><head><style>
             @page { size: %s }
-            body { font: 10pt sheet; color: #17262b; } h1 { font-size: 18pt; margin: 0 0 4mm; } h2 { page-break-after: avoid; }
+            body { font: 10pt sheet; color: #17262b; margin: 0; } h1 { font-size: 18pt; margin: 0 0 4mm; } h2 { page-break-after: avoid; }
             table { width: 100%%; border-collapse: collapse; margin: 4mm 0; -fs-table-paginate: paginate; }
             th { text-align: left; border-bottom: 1pt solid #17262b; } td { border-bottom: 0.3pt solid #999; }
             th, td { padding: 1.2mm 2mm 1.2mm 0; vertical-align: top; } tr { page-break-inside: avoid; }
