@@ -40,14 +40,14 @@ final class Cycles {
         static Budget of(int parcels, double effort) {
             Budget usual = parcels <= SMALL
                     ? new Budget(4, 4, 100_000, 40_000, HOT)
-                    : parcels <= MIDDLE ? new Budget(2, 6, 400_000, 65_000, HOT) : new Budget(1, 2, 350_000, 0, HOT);
+                    : parcels <= MIDDLE ? new Budget(2, 6, 400_000, 65_000, WARM) : new Budget(1, 2, 350_000, 0, HOT);
             // More effort is more cycles: the first of them are those of less.
             return new Budget(
                     usual.starts,
                     Math.max(1, (int) Math.round(usual.cycles * effort)),
                     Math.min(usual.moves, MOVES_EACH * parcels),
                     Math.min(usual.places, PLACES_EACH * parcels),
-                    HOT);
+                    usual.hot);
         }
 
         /** Two short cycles that stay near, begun twice. */
