@@ -64,7 +64,7 @@ abstract class AskedTest {
     void theDemoIsThere() {
         assertThat(count("article")).isGreaterThan(10);
         // A list that is looked at must not be bettered in the same moment.
-        jdbc.sql("update workshop set plan_seconds = 0").update();
+        jdbc.sql("update cut_weights set plan_seconds = 0").update();
     }
 
     /** Long work that a test began and did not wait for would take the machine from those after it. */

@@ -515,7 +515,7 @@ class BenchTest extends RestisTest {
 
     @Test
     void betterPlansTakeThePlaceOfTheFirstUntilSomebodyCuts() throws Exception {
-        jdbc.sql("update workshop set plan_seconds = 3").update();
+        jdbc.sql("update cut_weights set plan_seconds = 3").update();
         JsonNode list = ready("BU4", 12, "7 m", "9 m", "11 m", "40 m");
         long id = list.path("id").asLong();
         long job = jdbc.sql("select max(id) from job where kind = 'cut-plan' and subject = ?")

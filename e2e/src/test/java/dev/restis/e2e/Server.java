@@ -46,7 +46,7 @@ final class Server implements AutoCloseable {
         Server demo = new Server(true, NOTHING_TIED, NOTHING_PLANNED, "--restis.devices=" + DEVICES.address());
         // A better plan is looked for as in any house, but not for as long: it would take the machine from the
         // browsers.
-        demo.sql("update workshop set plan_seconds = 1");
+        demo.sql("update cut_weights set plan_seconds = 1");
         demo.keep();
         Runtime.getRuntime().addShutdownHook(new Thread(demo::close));
         return demo;

@@ -6,11 +6,11 @@ import dev.restis.app.workshop.Setting;
 import dev.restis.app.workshop.SettingRevisions;
 import dev.restis.core.cutting.CutAims;
 import dev.restis.core.measure.Fault;
+import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -43,27 +43,16 @@ class CutWeights {
     private static final BigDecimal MOST = BigDecimal.valueOf(1000);
 
     private final SettingRevisions revisions;
-    private final JdbcClient jdbc;
+    private final EntityManager entities;
 
-    CutWeights(SettingRevisions revisions, JdbcClient jdbc) {
+    CutWeights(SettingRevisions revisions, EntityManager entities) {
         this.revisions = revisions;
-        this.jdbc = jdbc;
+        this.entities = entities;
     }
 
     @Transactional(readOnly = true)
     public Weights weights() {
-        CutAims usual = CutAims.USUAL;
-        return jdbc.sql("""
-                        select leftover_percent, leftover_handling as handling, younger_year as ageing, plan_seconds as seconds
-                        from workshop
-                        """)
-                .query(Weights.class)
-                .optional()
-                .orElse(new Weights(
-                        (int) Math.round(usual.leftoverShare() * PERCENT),
-                        BigDecimal.valueOf(usual.handling()),
-                        BigDecimal.valueOf(usual.ageing()),
-                        0));
+        return row().weights();
     }
 
     @Transactional(readOnly = true)
@@ -95,10 +84,12 @@ class CutWeights {
             throw new Rejected(faults);
         }
         int next = revisions.next(Setting.CUT_PLANS, typed.revision());
-        jdbc.sql("update workshop set leftover_percent = ?, leftover_handling = ?, younger_year = ?, plan_seconds = ?")
-                .params(typed.leftoverPercent(), handling, ageing, typed.seconds())
-                .update();
+        row().keep(new Weights(typed.leftoverPercent(), handling, ageing, typed.seconds()));
         return next;
+    }
+
+    private CutWeightsRow row() {
+        return entities.find(CutWeightsRow.class, CutWeightsRow.KEY);
     }
 
     private static BigDecimal money(String field, String typed, List<Fault> faults) {

@@ -30,7 +30,7 @@ class ExpectedOfSwatches implements Expectations {
     @Override
     public Map<Long, Reckoned> of(Collection<Question> asked) {
         Map<String, Material> book = materials.book();
-        Map<Long, Measures.SwatchRow> rows = new HashMap<>();
+        Map<Long, SwatchRow> rows = new HashMap<>();
         measures.rows().forEach(row -> rows.put(row.id(), row));
         Map<Long, Reckoned> known = new HashMap<>();
         for (Question question : asked) {

@@ -8,6 +8,7 @@ import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.Length;
 import dev.restis.core.measure.LengthReader;
 import dev.restis.core.measure.UnitSystem;
+import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -16,7 +17,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -76,29 +76,20 @@ public class Materials {
             String frayAllowance,
             UnitSystem units) {}
 
-    private final JdbcClient jdbc;
+    private final EntityManager entities;
 
-    Materials(JdbcClient jdbc) {
-        this.jdbc = jdbc;
+    Materials(EntityManager entities) {
+        this.entities = entities;
     }
 
     @Transactional(readOnly = true)
     public List<MaterialView> all() {
-        return jdbc.sql("""
-                        select code, version, name, tension_factor, hole_compression, stiff, heat_sealable, frays, fray_allowance_um
-                        from material order by lower(name), code
-                        """)
-                .query((row, n) -> new MaterialView(
-                        row.getString(1),
-                        row.getInt(2),
-                        row.getString(3),
-                        row.getBigDecimal(4),
-                        row.getBigDecimal(5),
-                        row.getBoolean(6),
-                        row.getBoolean(7),
-                        row.getBoolean(8),
-                        row.getLong(9)))
-                .list();
+        return entities
+                .createQuery("from MaterialRow m order by lower(m.name), m.code", MaterialRow.class)
+                .getResultList()
+                .stream()
+                .map(MaterialRow::view)
+                .toList();
     }
 
     /** All of them by their codes, as they are now. */
@@ -138,28 +129,22 @@ public class Materials {
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
-        int kept = jdbc.sql(fresh ? """
-                                insert into material (name, tension_factor, hole_compression, stiff, heat_sealable, frays,
-                                    fray_allowance_um, code)
-                                values (:name, :tension, :hole, :stiff, :heat, :frays, :fray, :code)
-                                """ : """
-                                update material set name = :name, tension_factor = :tension, hole_compression = :hole,
-                                    stiff = :stiff, heat_sealable = :heat, frays = :frays, fray_allowance_um = :fray,
-                                    version = version + 1
-                                where code = :code and version = :version
-                                """)
-                .param("name", name)
-                .param("tension", tension)
-                .param("hole", hole)
-                .param("stiff", typed.stiff())
-                .param("heat", typed.heatSealable())
-                .param("frays", typed.frays())
-                .param("fray", fray.orElseThrow().micrometres())
-                .param("code", code)
-                .param("version", typed.version())
-                .update();
-        if (kept == 0) {
+        MaterialRow row = fresh ? new MaterialRow(code) : entities.find(MaterialRow.class, code);
+        if (row == null || !fresh && row.version() != typed.version()) {
             throw new Conflict("changedMeanwhile");
+        }
+        row.become(new MaterialView(
+                code,
+                typed.version(),
+                name,
+                tension,
+                hole,
+                typed.stiff(),
+                typed.heatSealable(),
+                typed.frays(),
+                fray.orElseThrow().micrometres()));
+        if (fresh) {
+            entities.persist(row);
         }
         return code;
     }

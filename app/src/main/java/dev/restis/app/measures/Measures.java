@@ -22,17 +22,16 @@ import dev.restis.core.piece.Learned;
 import dev.restis.core.piece.Swatch;
 import dev.restis.core.stitch.Stitch;
 import dev.restis.core.stitch.Stitches;
-import java.sql.Timestamp;
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -65,37 +64,7 @@ public class Measures {
             String used,
             UnitSystem units) {}
 
-    /** A swatch as kept. */
-    record SwatchRow(
-            long id,
-            String stitch,
-            String material,
-            String maker,
-            long workingUm,
-            @Nullable Long coreUm,
-            int cores,
-            int repeats,
-            long bodyUm,
-            long usedUm,
-            Instant at) {
-
-        Optional<Swatch> swatch(Map<String, Material> materials) {
-            return Stitches.byCode(stitch)
-                    .flatMap(s -> Optional.ofNullable(materials.get(material))
-                            .map(m -> new Swatch(
-                                    s,
-                                    m,
-                                    maker,
-                                    new Length(workingUm),
-                                    new Length(coreUm == null ? workingUm : coreUm),
-                                    cores,
-                                    repeats,
-                                    new Length(bodyUm),
-                                    new Length(usedUm))));
-        }
-    }
-
-    private final JdbcClient jdbc;
+    private final EntityManager entities;
     private final Clock clock;
     private final SettingRevisions revisions;
     private final Materials materials;
@@ -109,14 +78,14 @@ public class Measures {
             Workshop workshop,
             LearnedShelf shelf,
             Observations observations,
-            JdbcClient jdbc,
+            EntityManager entities,
             Clock clock) {
         this.shelf = shelf;
         this.observations = observations;
         this.workshop = workshop;
         this.revisions = revisions;
         this.materials = materials;
-        this.jdbc = jdbc;
+        this.entities = entities;
         this.clock = clock;
     }
 
@@ -127,19 +96,21 @@ public class Measures {
 
     @Transactional(readOnly = true)
     public SizeTable sizes() {
-        return new SizeTable(jdbc.sql("select name, wrist_um, hand_um from house_size order by number")
-                .query((row, n) ->
-                        new SizeTable.Row(row.getString(1), new Length(row.getLong(2)), new Length(row.getLong(3))))
-                .list());
+        return new SizeTable(
+                entities.createQuery("from HouseSize s order by s.number", HouseSize.class).getResultList().stream()
+                        .map(HouseSize::row)
+                        .toList());
     }
 
     @Transactional(readOnly = true)
     public Map<Ease, Length> eases() {
         Map<Ease, Length> eases = new EnumMap<>(Ease.class);
-        jdbc.sql("select ease, um from house_ease")
-                .query((row, n) -> eases.put(Ease.valueOf(row.getString(1)), new Length(row.getLong(2))))
-                .list();
+        kept().forEach(row -> eases.put(row.ease, new Length(row.um)));
         return eases;
+    }
+
+    private List<HouseEase> kept() {
+        return entities.createQuery("from HouseEase", HouseEase.class).getResultList();
     }
 
     /** Replaces the size table; orders keep the wrists they were taken with. */
@@ -179,28 +150,19 @@ public class Measures {
             throw new Rejected(faults);
         }
         int next = revisions.next(Setting.SIZES, seen);
-        jdbc.sql("delete from house_size").update();
+        entities.createQuery("delete from HouseSize").executeUpdate();
         for (int i = 0; i < rows.size(); i++) {
-            jdbc.sql("insert into house_size (number, name, wrist_um, hand_um) values (?, ?, ?, ?)")
-                    .params(
-                            i + 1,
-                            rows.get(i).name(),
-                            rows.get(i).wrist().micrometres(),
-                            rows.get(i).hand().micrometres())
-                    .update();
+            entities.persist(new HouseSize(i + 1, rows.get(i)));
         }
-        read.forEach((ease, length) -> jdbc.sql("update house_ease set um = ? where ease = ?")
-                .params(length.micrometres(), ease.name())
-                .update());
+        kept().forEach(row ->
+                row.um = Objects.requireNonNull(read.get(row.ease)).micrometres());
         return next;
     }
 
     @Transactional(readOnly = true)
     List<SwatchRow> rows() {
-        return jdbc.sql("""
-                        select id, stitch, material, maker, working_um, core_um, cores, repeats, body_um, used_um, at
-                        from swatch where withdrawn_at is null order by id desc
-                        """).query(SwatchRow.class).list();
+        return entities.createQuery("from SwatchRow s where s.withdrawnAt is null order by s.id desc", SwatchRow.class)
+                .getResultList();
     }
 
     @Transactional
@@ -225,40 +187,26 @@ public class Measures {
                 TypedLength.read("body", input.body(), input.units(), TypedLength.mm(5), TypedLength.mm(2000), faults);
         Length used = TypedLength.read(
                 "used", input.used(), input.units(), TypedLength.mm(5), TypedLength.mm(20_000), faults);
+        Optional<Swatch> swatch = Optional.empty();
         if (faults.isEmpty()) {
-            faults.addAll(new Swatch(
-                            stitch.orElseThrow(),
-                            material.orElseThrow(),
-                            maker,
-                            working,
-                            core,
-                            input.cores(),
-                            input.repeats(),
-                            body,
-                            used)
-                    .faults());
+            swatch = Optional.of(new Swatch(
+                    stitch.orElseThrow(),
+                    material.orElseThrow(),
+                    maker,
+                    working,
+                    core,
+                    input.cores(),
+                    input.repeats(),
+                    body,
+                    used));
+            faults.addAll(swatch.get().faults());
         }
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
-        long id = jdbc.sql("""
-                        insert into swatch (stitch, material, maker, working_um, core_um, cores, repeats, body_um, used_um, at, who)
-                        values (?, ?, ?, ?, nullif(?, 0), ?, ?, ?, ?, ?, ?) returning id
-                        """)
-                .params(
-                        input.stitch(),
-                        input.material(),
-                        maker,
-                        working.micrometres(),
-                        input.cores() == 0 ? 0 : core.micrometres(),
-                        input.cores(),
-                        input.repeats(),
-                        body.micrometres(),
-                        used.micrometres(),
-                        Timestamp.from(clock.instant()),
-                        Workshop.whoever())
-                .query(Long.class)
-                .single();
+        SwatchRow row = new SwatchRow(swatch.orElseThrow(), clock.instant(), Workshop.whoever());
+        entities.persist(row);
+        long id = row.id();
         measured(id, maker, Subject.CORD, used);
         measured(id, maker, Subject.PITCH, body);
         return id;
@@ -283,12 +231,9 @@ public class Measures {
     /** Takes a swatch back, or brings it back. */
     @Transactional
     public void withdraw(long id, boolean withdrawn) {
-        int changed = jdbc.sql("update swatch set withdrawn_at = case when ? then now() end where id = ?")
-                .params(withdrawn, id)
-                .update();
-        if (changed == 0) {
-            throw new NotFound("notFound");
-        }
+        SwatchRow row =
+                Optional.ofNullable(entities.find(SwatchRow.class, id)).orElseThrow(() -> new NotFound("notFound"));
+        row.withdrawnAt = withdrawn ? clock.instant() : null;
         if (withdrawn) {
             observations.takenBack(Source.SWATCH, List.of(id));
         } else {

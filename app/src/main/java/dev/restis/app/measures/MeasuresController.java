@@ -187,7 +187,7 @@ class MeasuresController {
 
     @GetMapping("/swatches")
     SwatchesView swatches() {
-        List<Measures.SwatchRow> rows = measures.rows();
+        List<SwatchRow> rows = measures.rows();
         Map<String, Material> book = materials.book();
         Learned learned = measures.house().learned();
         return new SwatchesView(
@@ -199,8 +199,7 @@ class MeasuresController {
                 materials.all());
     }
 
-    private static StitchRow stitch(
-            Stitch stitch, List<Measures.SwatchRow> rows, Map<String, Material> book, Learned learned) {
+    private static StitchRow stitch(Stitch stitch, List<SwatchRow> rows, Map<String, Material> book, Learned learned) {
         int cores = Math.max(stitch.cores().least(), Math.min(2, stitch.cores().most()));
         Gauge gauge = new Gauge(1, 1, cores, stitch.coreLayout());
         double use = stitch.use(gauge, Seat.WORKING).toMillimetres();
@@ -229,7 +228,7 @@ class MeasuresController {
                 own.size());
     }
 
-    private static SwatchView view(Measures.SwatchRow row, Map<String, Material> book) {
+    private static SwatchView view(SwatchRow row, Map<String, Material> book) {
         Optional<Swatch> swatch = row.swatch(book);
         return new SwatchView(
                 row.id(),

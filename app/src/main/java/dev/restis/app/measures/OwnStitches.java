@@ -12,7 +12,7 @@ import dev.restis.core.measure.UnitSystem;
 import dev.restis.core.piece.Swatch;
 import dev.restis.core.stitch.Family;
 import dev.restis.core.stitch.OwnStitch;
-import java.sql.Timestamp;
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
@@ -20,7 +20,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -42,45 +41,51 @@ public class OwnStitches {
             String width,
             UnitSystem units) {}
 
+    private record Measured(
+            String name,
+            String code,
+            int strands,
+            int cores,
+            double use,
+            double pitch,
+            double thickness,
+            double width) {
+        NamedStitch named() {
+            return new NamedStitch(name, new OwnStitch(code, strands, cores, use, pitch, thickness, width));
+        }
+    }
+
+    /** A stitch of the maker's own with its path, as patterns write it. */
+    public record PathStitch(String name, String definition) {}
+
     /** A stitch of the maker's own with its name. */
     public record NamedStitch(String name, OwnStitch stitch) {}
 
     private final Materials materials;
-    private final JdbcClient jdbc;
+    private final EntityManager entities;
     private final Clock clock;
 
-    OwnStitches(Materials materials, JdbcClient jdbc, Clock clock) {
+    OwnStitches(Materials materials, EntityManager entities, Clock clock) {
         this.materials = materials;
-        this.jdbc = jdbc;
+        this.entities = entities;
         this.clock = clock;
     }
 
     @Transactional(readOnly = true)
     public List<NamedStitch> measured() {
-        return jdbc.sql("""
-                        select name, code, strands, cores, use_d, pitch_d, thickness_d, width_d
-                        from own_stitch where definition is null order by name
-                        """)
-                .query((row, n) -> new NamedStitch(
-                        row.getString(1),
-                        new OwnStitch(
-                                row.getString(2),
-                                row.getInt(3),
-                                row.getInt(4),
-                                row.getDouble(5),
-                                row.getDouble(6),
-                                row.getDouble(7),
-                                row.getDouble(8))))
-                .list();
+        return entities.createQuery("""
+                        select s.name, s.code, s.strands, s.cores, s.use, s.pitch, s.thickness, s.width
+                        from OwnStitchRow s where s.definition is null order by s.name
+                        """, Measured.class).getResultList().stream()
+                .map(Measured::named)
+                .toList();
     }
 
     /** The family of each stitch of the house's own, by the code that patterns know it by. */
     @Transactional(readOnly = true)
     public Map<String, Family> families() {
         Map<String, Family> families = new TreeMap<>();
-        jdbc.sql("select code, family from own_stitch").query(row -> {
-            families.put(OwnStitch.PREFIX + row.getString(1), Family.valueOf(row.getString(2)));
-        });
+        named().forEach(own -> families.put(OwnStitch.PREFIX + own.code(), own.family()));
         return families;
     }
 
@@ -89,20 +94,15 @@ public class OwnStitches {
 
     @Transactional(readOnly = true)
     public List<OwnFamily> named() {
-        return jdbc.sql("select code, name, family from own_stitch order by name, code")
-                .query((row, n) -> new OwnFamily(row.getString(1), row.getString(2), Family.valueOf(row.getString(3))))
-                .list();
+        return entities.createQuery(
+                        "select s.code, s.name, s.family from OwnStitchRow s order by s.name, s.code", OwnFamily.class)
+                .getResultList();
     }
 
     /** Says which family a stitch of the house's own belongs to. */
     @Transactional
     public void family(String code, Family family) {
-        int kept = jdbc.sql("update own_stitch set family = ? where code = ?")
-                .params(family.name(), code)
-                .update();
-        if (kept == 0) {
-            throw new NotFound("notFound");
-        }
+        row(code).orElseThrow(() -> new NotFound("notFound")).family = family;
     }
 
     /** Keeps a stitch that is known by its swatch alone; the same name again measures it anew. */
@@ -115,11 +115,9 @@ public class OwnStitches {
         if (faults.isEmpty() && !code.matches("[a-z0-9][a-z0-9-]{0,39}")) {
             faults.add(Fault.of("name", "pattern.code", code));
         }
-        jdbc.sql("select name from own_stitch where code = ? and definition is not null")
-                .param(code)
-                .query(String.class)
-                .optional()
-                .ifPresent(other -> faults.add(Fault.of("name", "stitch.taken", code, other)));
+        row(code)
+                .filter(OwnStitchRow::hasPath)
+                .ifPresent(other -> faults.add(Fault.of("name", "stitch.taken", code, other.name())));
         count("strands", input.strands(), 1, OwnStitch.MOST_STRANDS, faults);
         count("cores", input.cores(), 0, OwnStitch.MOST_CORES, faults);
         count("repeats", input.repeats(), Swatch.FEWEST_REPEATS, Swatch.MOST_REPEATS, faults);
@@ -152,26 +150,41 @@ public class OwnStitches {
     }
 
     private void store(String name, OwnStitch own) {
-        jdbc.sql("""
-                        insert into own_stitch (code, name, strands, cores, use_d, pitch_d, thickness_d, width_d, at, who)
-                        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
-                        on conflict (code) do update set name = excluded.name, strands = excluded.strands,
-                            cores = excluded.cores, use_d = excluded.use_d, pitch_d = excluded.pitch_d,
-                            thickness_d = excluded.thickness_d, width_d = excluded.width_d, at = excluded.at,
-                            who = excluded.who
-                        """)
-                .params(
-                        own.code(),
-                        name,
-                        own.strands(),
-                        own.cores(),
-                        own.use(),
-                        own.pitch(),
-                        own.thickness(),
-                        own.width(),
-                        Timestamp.from(clock.instant()),
-                        Workshop.whoever())
-                .update();
+        OwnStitchRow row = rowOrNew(own.code());
+        row.measured(name, own, clock.instant(), Workshop.whoever());
+        entities.persist(row);
+    }
+
+    @Transactional(readOnly = true)
+    public List<PathStitch> paths() {
+        return entities.createQuery(
+                        "select s.name, s.definition from OwnStitchRow s where s.definition is not null order by s.name",
+                        PathStitch.class)
+                .getResultList();
+    }
+
+    /** A key serves one stitch: another's path, or a swatch that somebody measured, is not written over. */
+    @Transactional(readOnly = true)
+    public Optional<Fault> taken(String code, String name) {
+        return row(code)
+                .filter(other -> !other.hasPath() || !other.name().equalsIgnoreCase(name))
+                .map(other -> Fault.of("code", "stitch.taken", code, other.name()));
+    }
+
+    /** Keeps a stitch with its path; the same key describes it anew. */
+    @Transactional
+    public void keepPath(String code, PathStitch path) {
+        OwnStitchRow row = rowOrNew(code);
+        row.drawn(path.name(), path.definition(), clock.instant(), Workshop.whoever());
+        entities.persist(row);
+    }
+
+    private Optional<OwnStitchRow> row(String code) {
+        return Optional.ofNullable(entities.find(OwnStitchRow.class, code));
+    }
+
+    private OwnStitchRow rowOrNew(String code) {
+        return row(code).orElseGet(() -> new OwnStitchRow(code));
     }
 
     private static void count(String field, int value, int least, int most, List<Fault> faults) {

@@ -13,13 +13,13 @@ import dev.restis.core.picture.TightLines;
 import dev.restis.core.stitch.Gauge;
 import dev.restis.core.stitch.OwnStitch;
 import dev.restis.core.stitch.Stitch;
+import jakarta.persistence.EntityManager;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Queue;
 import java.util.concurrent.ConcurrentLinkedQueue;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -54,7 +54,7 @@ class CentreLineShelf implements Work {
     private static final int MOST_REMEMBERED = 2000;
     private static final int PARTS = 100;
 
-    private final JdbcClient jdbc;
+    private final EntityManager entities;
     private final Jobs jobs;
     private final TransactionTemplate transaction;
     /** Lines that are done do not change; only these are remembered. */
@@ -68,8 +68,8 @@ class CentreLineShelf implements Work {
 
     private final Queue<Asked> untold = new ConcurrentLinkedQueue<>();
 
-    CentreLineShelf(JdbcClient jdbc, Jobs jobs, PlatformTransactionManager transactions) {
-        this.jdbc = jdbc;
+    CentreLineShelf(EntityManager entities, Jobs jobs, PlatformTransactionManager transactions) {
+        this.entities = entities;
         this.jobs = jobs;
         this.transaction = new TransactionTemplate(transactions);
     }
@@ -126,10 +126,12 @@ class CentreLineShelf implements Work {
     }
 
     private Optional<Kept> find(String key) {
-        return jdbc.sql("select state, rows, reason from centre_line where key = ?")
-                .param(key)
-                .query(Kept.class)
-                .optional();
+        return entities
+                .createQuery("select c.state, c.rows, c.reason from CentreLineRow c where c.key = :key", Kept.class)
+                .setParameter("key", key)
+                .getResultList()
+                .stream()
+                .findFirst();
     }
 
     /** Asks for what was looked at and is not there, beside those who looked. */
@@ -142,17 +144,17 @@ class CentreLineShelf implements Work {
 
     private void ask(Asked asked) {
         transaction.executeWithoutResult(status -> {
-            jdbc.sql("""
-                            insert into centre_line (key, stitch, cores, core_ratio, side_ratio, state)
-                            values (?, ?, ?, ?, ?, 'WAITING') on conflict (key) do update set asked_at = now()
+            entities.createQuery("""
+                            insert into CentreLineRow (key, stitch, cores, coreRatio, sideRatio, state)
+                            values (:key, :stitch, :cores, :core, :side, WAITING)
+                            on conflict (key) do update set askedAt = instant
                             """)
-                    .params(
-                            asked.key(),
-                            PatternJson.write(asked.stitch()),
-                            asked.gauge().cores(),
-                            asked.gauge().core(),
-                            asked.gauge().side())
-                    .update();
+                    .setParameter("key", asked.key())
+                    .setParameter("stitch", PatternJson.write(asked.stitch()))
+                    .setParameter("cores", asked.gauge().cores())
+                    .setParameter("core", asked.gauge().core())
+                    .setParameter("side", asked.gauge().side())
+                    .executeUpdate();
             jobs.askOnce(Jobs.Asked.of(KIND, asked.key(), 0), "restis");
         });
     }
@@ -169,18 +171,18 @@ class CentreLineShelf implements Work {
     @Override
     public String work(RunningJob job) {
         String key = job.subject();
-        int forgotten = jdbc.sql("""
-                        delete from centre_line
-                        where key = ? and state = 'WAITING' and asked_at < now() - make_interval(secs => ?)
-                        """).params(key, LOOKED_AT_WITHIN.toSeconds()).update();
-        if (forgotten > 0) {
+        if (forgotten(key)) {
             return "{}";
         }
         record Row(String stitch, int cores, double coreRatio, double sideRatio) {}
-        Optional<Row> row = jdbc.sql("select stitch, cores, core_ratio, side_ratio from centre_line where key = ?")
-                .param(key)
-                .query(Row.class)
-                .optional();
+        Optional<Row> row = entities
+                .createQuery(
+                        "select c.stitch, c.cores, c.coreRatio, c.sideRatio from CentreLineRow c where c.key = :key",
+                        Row.class)
+                .setParameter("key", key)
+                .getResultList()
+                .stream()
+                .findFirst();
         row.ifPresent(r -> {
             Stitch stitch = PatternJson.readStitch(r.stitch());
             Gauge gauge = new Gauge(1, r.coreRatio(), r.cores(), stitch.coreLayout(), r.sideRatio());
@@ -192,16 +194,32 @@ class CentreLineShelf implements Work {
         return "{}";
     }
 
-    private int keep(String key, PullState state, String rows, String reason) {
-        return jdbc.sql("update centre_line set state = ?, rows = ?, reason = ? where key = ?")
-                .params(state.name(), rows, reason, key)
-                .update();
+    private boolean forgotten(String key) {
+        String waiting =
+                "delete from CentreLineRow c where c.key = :key and c.state = WAITING and c.askedAt < instant - %d second";
+        return Boolean.TRUE.equals(
+                transaction.execute(status -> entities.createQuery(waiting.formatted(LOOKED_AT_WITHIN.toSeconds()))
+                                .setParameter("key", key)
+                                .executeUpdate()
+                        > 0));
+    }
+
+    private Boolean keep(String key, PullState state, String rows, String reason) {
+        return transaction.execute(status -> {
+            CentreLineRow row = entities.find(CentreLineRow.class, key);
+            if (row != null) {
+                row.state = state;
+                row.rows = rows;
+                row.reason = reason;
+            }
+            return row != null;
+        });
     }
 
     @Scheduled(initialDelay = 600_000, fixedDelay = 86_400_000)
     public void tidy() {
-        jdbc.sql("delete from centre_line where asked_at < now() - make_interval(days => ?)")
-                .param(KEPT_DAYS)
-                .update();
+        transaction.executeWithoutResult(status -> entities.createQuery(
+                        "delete from CentreLineRow c where c.askedAt < instant - %d day".formatted(KEPT_DAYS))
+                .executeUpdate());
     }
 }

@@ -2,12 +2,12 @@ package dev.restis.app.patterns;
 
 import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.Revision;
+import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -46,11 +46,11 @@ class PatternHistory {
     record VersionPage(List<VersionView> rows, @Nullable Integer next) {}
 
     private final PatternShelf shelf;
-    private final JdbcClient jdbc;
+    private final EntityManager entities;
 
-    PatternHistory(PatternShelf shelf, JdbcClient jdbc) {
+    PatternHistory(PatternShelf shelf, EntityManager entities) {
         this.shelf = shelf;
-        this.jdbc = jdbc;
+        this.entities = entities;
     }
 
     /** The newest versions before one, the newest first. */
@@ -61,23 +61,19 @@ class PatternHistory {
                 Instant at,
                 String who,
                 boolean shipped,
-                @Nullable String why) {}
-        List<Row> rows = jdbc.sql("""
-                        select version, created_at as at, created_by as who, shipped, why from pattern_version
-                        where code = ? and version < ? order by version desc limit ?
-                        """)
-                .params(code, before == null ? Integer.MAX_VALUE : before, PAGE)
-                .query(Row.class)
-                .list();
+                @Nullable Revision why) {}
+        List<Row> rows = entities.createQuery("""
+                        select v.version, v.createdAt, v.createdBy, v.shipped, v.why from PatternVersionRow v
+                        where v.code = :code and v.version < :before order by v.version desc
+                        """, Row.class)
+                .setParameter("code", code)
+                .setParameter("before", before == null ? Integer.MAX_VALUE : before)
+                .setMaxResults(PAGE)
+                .getResultList();
         List<VersionView> versions = new ArrayList<>();
         for (Row row : rows) {
             versions.add(new VersionView(
-                    row.version(),
-                    row.at(),
-                    row.who(),
-                    row.shipped(),
-                    Optional.ofNullable(row.why()).flatMap(Revision::named).orElse(null),
-                    changed(code, row.version())));
+                    row.version(), row.at(), row.who(), row.shipped(), row.why(), changed(code, row.version())));
         }
         int last = rows.isEmpty() ? 1 : rows.get(rows.size() - 1).version();
         return new VersionPage(versions, last > 1 ? last : null);

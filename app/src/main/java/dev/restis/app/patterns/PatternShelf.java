@@ -1,5 +1,6 @@
 package dev.restis.app.patterns;
 
+import dev.restis.app.patterns.PatternVersionRow.Key;
 import dev.restis.app.platform.Problems.Conflict;
 import dev.restis.app.platform.Problems.NotFound;
 import dev.restis.app.platform.Problems.Rejected;
@@ -9,7 +10,7 @@ import dev.restis.core.pattern.Pattern;
 import dev.restis.core.pattern.PatternBook;
 import dev.restis.core.pattern.PatternRules;
 import dev.restis.core.pattern.Revision;
-import java.sql.Timestamp;
+import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -23,7 +24,6 @@ import org.springframework.boot.context.event.ApplicationStartedEvent;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -39,18 +39,16 @@ public class PatternShelf {
     /** A version of a pattern. */
     public record Shelved(Pattern pattern, int version, boolean shipped) {}
 
-    private record Row(String code, int version, boolean shipped, String definition) {}
-
-    private record Key(String code, int version) {}
-
-    private final JdbcClient jdbc;
+    private final EntityManager entities;
+    private final PatternSql sql;
     private final Clock clock;
     private final ApplicationEventPublisher events;
     private final Map<Key, Shelved> read = new ConcurrentHashMap<>();
 
-    PatternShelf(ApplicationEventPublisher events, JdbcClient jdbc, Clock clock) {
+    PatternShelf(ApplicationEventPublisher events, EntityManager entities, PatternSql sql, Clock clock) {
         this.events = events;
-        this.jdbc = jdbc;
+        this.entities = entities;
+        this.sql = sql;
         this.clock = clock;
     }
 
@@ -62,7 +60,7 @@ public class PatternShelf {
     @Order(0)
     @Transactional
     public void putShipped() {
-        jdbc.sql("lock table pattern_version in exclusive mode").update();
+        sql.lockVersions();
         Map<String, Shelved> there = all();
         for (Pattern pattern : PatternBook.all()) {
             Shelved last = there.get(pattern.code());
@@ -88,10 +86,8 @@ public class PatternShelf {
     @Transactional(readOnly = true)
     public Map<String, Shelved> latest() {
         Map<String, Shelved> all = all();
-        List<String> withdrawn = jdbc.sql("select code from pattern_withdrawn")
-                .query(String.class)
-                .list();
-        withdrawn.forEach(all::remove);
+        entities.createQuery("select w.code from PatternWithdrawn w", String.class).getResultList().stream()
+                .forEach(all::remove);
         Map<String, Shelved> ordered = new LinkedHashMap<>();
         PatternBook.all().forEach(p -> {
             Shelved shelved = all.remove(p.code());
@@ -108,38 +104,34 @@ public class PatternShelf {
     private Map<String, Shelved> all() {
         Map<String, Shelved> all = new LinkedHashMap<>();
         // Versions that were read before are not read again: definitions are long, and never change.
-        jdbc.sql("select code, max(version) as version from pattern_version group by code order by code")
-                .query(Key.class)
-                .list()
+        entities.createQuery(
+                        "select v.code, max(v.version) from PatternVersionRow v group by v.code order by v.code",
+                        Key.class)
+                .getResultList()
                 .forEach(key -> find(key.code(), key.version()).ifPresent(found -> all.put(key.code(), found)));
         return all;
-    }
-
-    private Shelved parsed(Row row) {
-        return read.computeIfAbsent(
-                new Key(row.code(), row.version()),
-                k -> new Shelved(PatternJson.read(row.definition()), row.version(), row.shipped()));
     }
 
     /** That version, also of a withdrawn pattern. */
     @Transactional(readOnly = true)
     public Optional<Shelved> find(String code, int version) {
-        Shelved known = read.get(new Key(code, version));
+        Key key = new Key(code, version);
+        Shelved known = read.get(key);
         if (known != null) {
             return Optional.of(known);
         }
-        return jdbc.sql("""
-                        select code, version, shipped, definition::text as definition
-                        from pattern_version where code = ? and version = ?
-                        """).params(code, version).query(Row.class).optional().map(this::parsed);
+        return Optional.ofNullable(entities.find(PatternVersionRow.class, key))
+                .map(row -> read.computeIfAbsent(
+                        key, k -> new Shelved(PatternJson.read(row.definition()), version, row.shipped())));
     }
 
     @Transactional(readOnly = true)
     public List<Integer> versions(String code) {
-        return jdbc.sql("select version from pattern_version where code = ? order by version desc")
-                .param(code)
-                .query(Integer.class)
-                .list();
+        return entities.createQuery(
+                        "select v.version from PatternVersionRow v where v.code = :code order by v.version desc",
+                        Integer.class)
+                .setParameter("code", code)
+                .getResultList();
     }
 
     /** Everything that keeps a pattern from being kept. */
@@ -168,7 +160,7 @@ public class PatternShelf {
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
-        jdbc.sql("lock table pattern_version in exclusive mode").update();
+        sql.lockVersions();
         int last = versions(pattern.code()).stream().findFirst().orElse(0);
         if (before == 0 && last > 0) {
             throw new Rejected(Fault.of("code", "pattern.taken", pattern.code()));
@@ -185,47 +177,34 @@ public class PatternShelf {
         if (renamed) {
             events.publishEvent(new PatternRenamed(pattern.code()));
         }
-        jdbc.sql("delete from pattern_withdrawn where code = ?")
-                .param(pattern.code())
-                .update();
+        bringBack(pattern.code());
         return last + 1;
     }
 
     /** Takes a pattern out of the book; orders that use it keep it. */
     @Transactional
     public void withdraw(String code) {
-        boolean shipped = jdbc.sql("select bool_or(shipped) from pattern_version where code = ?")
-                .param(code)
-                .query(Boolean.class)
-                .optional()
-                .orElseThrow(() -> new NotFound("notFound"));
-        if (shipped) {
+        List<Boolean> shipped = entities.createQuery(
+                        "select v.shipped from PatternVersionRow v where v.code = :code", Boolean.class)
+                .setParameter("code", code)
+                .getResultList();
+        if (shipped.isEmpty()) {
+            throw new NotFound("notFound");
+        }
+        if (shipped.contains(true)) {
             throw new Conflict("pattern.shipped");
         }
-        jdbc.sql("insert into pattern_withdrawn (code, at, who) values (?, ?, ?) on conflict do nothing")
-                .params(code, Timestamp.from(clock.instant()), Workshop.whoever())
-                .update();
+        if (entities.find(PatternWithdrawn.class, code) == null) {
+            entities.persist(new PatternWithdrawn(code, clock.instant(), Workshop.whoever()));
+        }
     }
 
     @Transactional
     public void bringBack(String code) {
-        jdbc.sql("delete from pattern_withdrawn where code = ?").param(code).update();
+        Optional.ofNullable(entities.find(PatternWithdrawn.class, code)).ifPresent(entities::remove);
     }
 
     private void insert(Pattern pattern, int version, boolean shipped, String who, @Nullable Revision why) {
-        jdbc.sql("""
-                        insert into pattern_version (code, version, name, shipped, definition, created_at, created_by, why)
-                        values (?, ?, ?, ?, ?::jsonb, ?, ?, nullif(?, ''))
-                        """)
-                .params(
-                        pattern.code(),
-                        version,
-                        pattern.name(),
-                        shipped,
-                        PatternJson.write(pattern),
-                        Timestamp.from(clock.instant()),
-                        who,
-                        Optional.ofNullable(why).map(Revision::name).orElse(""))
-                .update();
+        entities.persist(new PatternVersionRow(pattern, version, shipped, clock.instant(), who, why));
     }
 }

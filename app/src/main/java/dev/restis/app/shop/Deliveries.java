@@ -16,15 +16,16 @@ import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.UnitSystem;
-import java.sql.Timestamp;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
+import jakarta.persistence.TypedQuery;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.RowMapper;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
@@ -88,19 +89,38 @@ class Deliveries {
     private static final int MOST_REASONS = 20;
     private static final int MOST_TEXT = 20_000;
 
-    private static final String NEWER = """
-            exists (select 1 from delivery n where n.source = d.source and n.state in ('TAKEN', 'REPEATED')
-                    and n.order_references && d.order_references and n.sent_at > d.sent_at)
+    /** A row of the tray, as it is read. */
+    private record Row(
+            long id,
+            String source,
+            Instant sentAt,
+            Instant arrivedAt,
+            int times,
+            DeliveryState state,
+            String[] references,
+            String reasons,
+            @Nullable String settledBy,
+            @Nullable Instant settledAt,
+            boolean superseded) {}
+
+    private static final String ROWS = """
+            select d.id, d.source, d.sentAt, d.arrivedAt, d.times, d.state, d.orderReferences, d.reasons, d.settledBy,
+                   d.settledAt,
+                   exists (select 1 from DeliveryRow n where n.source = d.source and n.state in (TAKEN, REPEATED)
+                           and array_intersects(n.orderReferences, d.orderReferences) and n.sentAt > d.sentAt)
+            from DeliveryRow d
             """;
 
-    private final JdbcClient jdbc;
+    private final EntityManager entities;
+    private final ShopSql sql;
     private final OrderImport imports;
     private final FaultWords words;
     private final Clock clock;
     private final JsonMapper json = JsonMapper.builder().build();
 
-    Deliveries(JdbcClient jdbc, OrderImport imports, FaultWords words, Clock clock) {
-        this.jdbc = jdbc;
+    Deliveries(EntityManager entities, ShopSql sql, OrderImport imports, FaultWords words, Clock clock) {
+        this.entities = entities;
+        this.sql = sql;
         this.imports = imports;
         this.words = words;
         this.clock = clock;
@@ -139,22 +159,13 @@ class Deliveries {
     /** Puts a delivery that cannot be taken into the tray; one that lies there already is counted. */
     public DeliveryAnswer keep(ShopFeeds.Feed feed, Instant sentAt, byte[] body, List<Fault> faults) {
         List<Reason> reasons = reasons(body, request(feed.source(), feed.units()), faults);
-        jdbc.sql("""
-                        insert into delivery (source, sent_at, arrived_at, digest, body, order_references, units, state, reasons)
-                        values (?, ?, ?, ?, ?, ?, ?, 'WAITING', cast(? as jsonb))
-                        on conflict (source, digest) where state in ('WAITING', 'SET_ASIDE')
-                        do update set times = delivery.times + 1, sent_at = greatest(delivery.sent_at, excluded.sent_at)
-                        """)
-                .params(
-                        feed.source(),
-                        Timestamp.from(sentAt),
-                        Timestamp.from(clock.instant()),
-                        Digests.of(body),
-                        body,
-                        referencesOf(body, feed).toArray(String[]::new),
-                        feed.units().name(),
-                        json.writeValueAsString(reasons))
-                .update();
+        sql.intoTray(
+                feed,
+                sentAt,
+                clock.instant(),
+                body,
+                referencesOf(body, feed).toArray(String[]::new),
+                json.writeValueAsString(reasons));
         return new DeliveryAnswer(DeliveryState.WAITING, 0, reasons);
     }
 
@@ -167,29 +178,20 @@ class Deliveries {
     }
 
     private boolean newerTaken(String source, Set<String> references, Instant sentAt) {
-        return jdbc.sql("""
-                        select exists (select 1 from delivery where source = ? and state in ('TAKEN', 'REPEATED')
-                                       and order_references && cast(? as text[]) and sent_at > ?)
-                        """)
-                .params(source, references.toArray(String[]::new), Timestamp.from(sentAt))
-                .query(Boolean.class)
-                .single();
+        return entities.createQuery("""
+                        select count(*) from DeliveryRow d where d.source = :source and d.state in (TAKEN, REPEATED)
+                            and array_intersects(d.orderReferences, :references) and d.sentAt > :sent
+                        """, Long.class)
+                        .setParameter("source", source)
+                        .setParameter("references", references.toArray(String[]::new))
+                        .setParameter("sent", sentAt)
+                        .getSingleResult()
+                > 0;
     }
 
     private void note(ShopFeeds.Feed feed, Instant sentAt, byte[] body, Set<String> references, DeliveryState state) {
-        jdbc.sql("""
-                        insert into delivery (source, sent_at, arrived_at, digest, order_references, units, state)
-                        values (?, ?, ?, ?, ?, ?, ?)
-                        """)
-                .params(
-                        feed.source(),
-                        Timestamp.from(sentAt),
-                        Timestamp.from(clock.instant()),
-                        Digests.of(body),
-                        references.toArray(String[]::new),
-                        feed.units().name(),
-                        state.name())
-                .update();
+        entities.persist(new DeliveryRow(
+                feed, sentAt, clock.instant(), Digests.of(body), references.toArray(String[]::new), state));
     }
 
     /** Of a file that can be read, what is wrong with its rows; else what is wrong with the file. */
@@ -224,80 +226,64 @@ class Deliveries {
     /** Newest first. */
     @Transactional(readOnly = true)
     public List<DeliveryView> list(boolean waiting) {
-        return jdbc.sql("""
-                        select d.id, d.source, d.sent_at, d.arrived_at, d.times, d.state, d.order_references, d.reasons,
-                               d.settled_by, d.settled_at, %s as superseded
-                        from delivery d %s order by d.id desc limit %d
-                        """.formatted(NEWER, waiting ? "where d.state = 'WAITING'" : "", MOST_SHOWN))
-                .query(row())
-                .list();
+        return views(entities.createQuery(
+                        ROWS + (waiting ? "where d.state = WAITING" : "") + " order by d.id desc", Row.class)
+                .setMaxResults(MOST_SHOWN));
     }
 
     @Transactional(readOnly = true)
     public DeliveryView one(long id) {
-        return jdbc.sql("""
-                        select d.id, d.source, d.sent_at, d.arrived_at, d.times, d.state, d.order_references, d.reasons,
-                               d.settled_by, d.settled_at, %s as superseded
-                        from delivery d where d.id = ?
-                        """.formatted(NEWER))
-                .param(id)
-                .query(row())
-                .optional()
+        return views(entities.createQuery(ROWS + "where d.id = :id", Row.class).setParameter("id", id)).stream()
+                .findFirst()
                 .orElseThrow(() -> new NotFound("notFound"));
     }
 
     /** What was sent, as far as it is kept; bytes that are no UTF-8 are shown as such. */
     @Transactional(readOnly = true)
     public String text(long id) {
-        return jdbc.sql("select body from delivery where id = ?")
-                .param(id)
-                .query((row, n) -> {
-                    byte[] body = row.getBytes("body");
-                    return body == null ? "" : new String(body, 0, Math.min(body.length, MOST_TEXT), UTF_8);
-                })
-                .optional()
-                .orElseThrow(() -> new NotFound("notFound"));
+        byte[] body = row(id).body();
+        return new String(body, 0, Math.min(body.length, MOST_TEXT), UTF_8);
     }
 
-    private RowMapper<DeliveryView> row() {
-        return (row, n) -> {
-            Timestamp settled = row.getTimestamp("settled_at");
-            DeliveryState state = DeliveryState.valueOf(row.getString("state"));
-            return new DeliveryView(
-                    row.getLong("id"),
-                    row.getString("source"),
-                    row.getTimestamp("sent_at").toInstant(),
-                    row.getTimestamp("arrived_at").toInstant(),
-                    row.getInt("times"),
-                    state,
-                    List.of((String[]) row.getArray("order_references").getArray()),
-                    json.readValue(row.getString("reasons"), new TypeReference<List<Reason>>() {}),
-                    state == DeliveryState.WAITING && row.getBoolean("superseded"),
-                    row.getString("settled_by"),
-                    settled == null ? null : settled.toInstant());
-        };
+    private DeliveryRow row(long id) {
+        return Optional.ofNullable(entities.find(DeliveryRow.class, id)).orElseThrow(() -> new NotFound("notFound"));
     }
 
-    private record Kept(String source, UnitSystem units, byte[] body) {}
+    private List<DeliveryView> views(TypedQuery<Row> rows) {
+        return rows.getResultList().stream()
+                .map(row -> new DeliveryView(
+                        row.id(),
+                        row.source(),
+                        row.sentAt(),
+                        row.arrivedAt(),
+                        row.times(),
+                        row.state(),
+                        List.of(row.references()),
+                        json.readValue(row.reasons(), new TypeReference<List<Reason>>() {}),
+                        row.state() == DeliveryState.WAITING && row.superseded(),
+                        row.settledBy(),
+                        row.settledAt()))
+                .toList();
+    }
 
-    private Kept waiting(long id) {
-        one(id);
-        return jdbc.sql("select source, units, body from delivery where id = ? and state = 'WAITING' for update")
-                .param(id)
-                .query((row, n) -> new Kept(
-                        row.getString("source"), UnitSystem.valueOf(row.getString("units")), row.getBytes("body")))
-                .optional()
-                .orElseThrow(() -> new Conflict("delivery.settled"));
+    /** Held until the transaction ends, in the state in which it must be. */
+    private DeliveryRow held(long id, DeliveryState state) {
+        DeliveryRow row = row(id);
+        entities.refresh(row, LockModeType.PESSIMISTIC_WRITE);
+        if (row.state() != state) {
+            throw new Conflict("delivery.settled");
+        }
+        return row;
     }
 
     /** The same as asked for, of this delivery's source and in its units. */
-    private static Request of(Kept kept, Request how) {
+    private static Request of(DeliveryRow kept, Request how) {
         return new Request(kept.units(), kept.source(), how.columns(), how.fixes(), how.accepted());
     }
 
     @Transactional
     public FileView preview(long id, Request how) {
-        Kept kept = waiting(id);
+        DeliveryRow kept = held(id, DeliveryState.WAITING);
         return imports.preview(kept.body(), of(kept, how));
     }
 
@@ -307,17 +293,17 @@ class Deliveries {
     }
 
     private FileView settled(long id, Request how, Mode mode) {
-        Kept kept = waiting(id);
+        DeliveryRow kept = held(id, DeliveryState.WAITING);
         FileView view = imports.takeInTurn(kept.body(), of(kept, how), mode);
         boolean left = view.rows().stream()
                 .anyMatch(r ->
                         r.state() == RowState.BAD || r.state() == RowState.DIFFERENT && !accepted(how, r.number()));
+        // A long file is written in many goes, and nothing that was read before is known after it.
+        DeliveryRow now = row(id);
         if (left) {
-            jdbc.sql("update delivery set reasons = cast(? as jsonb) where id = ?")
-                    .params(json.writeValueAsString(reasons(view)), id)
-                    .update();
+            now.reasons = json.writeValueAsString(reasons(view));
         } else {
-            settled(id, DeliveryState.TAKEN);
+            now.settled(DeliveryState.TAKEN, Workshop.whoever(), clock.instant());
         }
         return view;
     }
@@ -329,29 +315,11 @@ class Deliveries {
     /** Lays a waiting delivery aside, or a laid-aside one back. */
     @Transactional
     public void setAside(long id, boolean aside) {
-        one(id);
-        DeliveryState from = aside ? DeliveryState.WAITING : DeliveryState.SET_ASIDE;
-        if (jdbc.sql("select 1 from delivery where id = ? and state = ? for update")
-                .params(id, from.name())
-                .query(Integer.class)
-                .optional()
-                .isEmpty()) {
-            throw new Conflict("delivery.settled");
+        DeliveryRow row = held(id, aside ? DeliveryState.WAITING : DeliveryState.SET_ASIDE);
+        if (aside) {
+            row.settled(DeliveryState.SET_ASIDE, Workshop.whoever(), clock.instant());
+        } else {
+            row.waitsAgain();
         }
-        settled(id, aside ? DeliveryState.SET_ASIDE : DeliveryState.WAITING);
-    }
-
-    private void settled(long id, DeliveryState state) {
-        boolean open = state == DeliveryState.WAITING;
-        jdbc.sql("""
-                        update delivery set state = :state, settled_by = :who, settled_at = :at,
-                               body = case when :state = 'TAKEN' then null else body end
-                        where id = :id
-                        """)
-                .param("state", state.name())
-                .param("who", open ? null : Workshop.whoever())
-                .param("at", open ? null : Timestamp.from(clock.instant()))
-                .param("id", id)
-                .update();
     }
 }

@@ -7,8 +7,8 @@ import dev.restis.app.platform.Problems.Stranger;
 import dev.restis.app.platform.Texts;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.UnitSystem;
+import jakarta.persistence.EntityManager;
 import java.security.SecureRandom;
-import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -16,7 +16,6 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -43,22 +42,22 @@ public class ShopFeeds {
     private static final int LONGEST_SOURCE = 40;
     private static final int KEY_BYTES = 24;
 
-    private final JdbcClient jdbc;
+    private final EntityManager entities;
     private final Clock clock;
     private final SecureRandom random = new SecureRandom();
 
-    ShopFeeds(JdbcClient jdbc, Clock clock) {
-        this.jdbc = jdbc;
+    ShopFeeds(EntityManager entities, Clock clock) {
+        this.entities = entities;
         this.clock = clock;
     }
 
     @Transactional(readOnly = true)
     public List<FeedView> all() {
-        return jdbc.sql("""
-                        select f.source, f.units, f.made_at,
-                               (select max(d.arrived_at) from delivery d where d.source = f.source) as last_arrived
-                        from shop_feed f order by lower(f.source)
-                        """).query(FeedView.class).list();
+        return entities.createQuery("""
+                        select f.source, f.units, f.madeAt,
+                               (select max(d.arrivedAt) from DeliveryRow d where d.source = f.source)
+                        from ShopFeedRow f order by lower(f.source)
+                        """, FeedView.class).getResultList();
     }
 
     /** Lets a shop in; returns the key, which is told this once. */
@@ -83,23 +82,20 @@ public class ShopFeeds {
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
-        int made = jdbc.sql("""
-                        insert into shop_feed (source, key_digest, units, made_at) values (?, ?, ?, ?)
-                        on conflict (source) do nothing
-                        """)
-                .params(name, Digests.of(key), units.name(), Timestamp.from(clock.instant()))
-                .update();
-        if (made == 0) {
+        if (entities.find(ShopFeedRow.class, name) != null) {
             throw new Rejected(Fault.of("source", "feed.there", name));
         }
+        entities.persist(new ShopFeedRow(name, Digests.of(key), units, clock.instant()));
     }
 
     /** The shop's key is not known any more; what it delivered stays. */
     @Transactional
     public void close(String source) {
-        if (jdbc.sql("delete from shop_feed where source = ?").param(source).update() == 0) {
+        ShopFeedRow feed = entities.find(ShopFeedRow.class, source);
+        if (feed == null) {
             throw new NotFound("notFound");
         }
+        entities.remove(feed);
     }
 
     /** The shop that a request's {@code Authorization} header names. */
@@ -109,10 +105,12 @@ public class ShopFeeds {
         String key = authorization != null && authorization.startsWith(start)
                 ? authorization.substring(start.length()).strip()
                 : "";
-        return jdbc.sql("select source, units from shop_feed where key_digest = ?")
-                .param(Digests.of(key))
-                .query(Feed.class)
-                .optional()
+        return entities
+                .createQuery("select f.source, f.units from ShopFeedRow f where f.keyDigest = :digest", Feed.class)
+                .setParameter("digest", Digests.of(key))
+                .getResultList()
+                .stream()
+                .findFirst()
                 .orElseThrow(() -> new Stranger("feed.key"));
     }
 }

@@ -2,16 +2,18 @@ package dev.restis.app.workshop;
 
 import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.core.measure.Fault;
-import java.util.HashMap;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.Tuple;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
  * Slows down guessing, on every instance. Wrong passwords count by name and address together and by address alone, each from the
- * first of them on for a while. Every try counts as wrong until it turns out right, and counting and judging is one statement, so
+ * first of them on for a while. Every try counts as wrong until it turns out right, and what is counted is held until it is judged, so
  * that many at once are no way around it.
  */
 @Component
@@ -25,10 +27,10 @@ public class SignInThrottle {
     static final int MINUTES = 5;
     private static final int LONGEST_NAME = 60;
 
-    private final JdbcClient jdbc;
+    private final EntityManager entities;
 
-    SignInThrottle(JdbcClient jdbc) {
-        this.jdbc = jdbc;
+    SignInThrottle(EntityManager entities) {
+        this.entities = entities;
     }
 
     /**
@@ -38,20 +40,21 @@ public class SignInThrottle {
      */
     @Transactional(noRollbackFor = Rejected.class)
     public void tried(String name, String address) {
-        Map<String, Integer> counts = new HashMap<>();
-        jdbc.sql("""
-                        insert into sign_in_guess as g (key, count, since) values (:address, 1, now()), (:name, 1, now())
+        entities.createQuery("""
+                        insert into SignInGuess as g (key, tries, since) values (:address, 1, instant), (:name, 1, instant)
                         on conflict (key) do update set
-                            count = case when g.since < now() - make_interval(mins => :minutes) then 1 else g.count + 1 end,
-                            since = case when g.since < now() - make_interval(mins => :minutes) then now() else g.since end
-                        returning key, count
-                        """)
-                .param("address", key(address))
-                .param("name", key(name, address))
-                .param("minutes", MINUTES)
-                .query(row -> {
-                    counts.put(row.getString(1), row.getInt(2));
-                });
+                            tries = case when g.since < instant - %1$d minute then 1 else g.tries + 1 end,
+                            since = case when g.since < instant - %1$d minute then instant else g.since end
+                        """.formatted(MINUTES))
+                .setParameter("address", key(address))
+                .setParameter("name", key(name, address))
+                .executeUpdate();
+        Map<String, Integer> counts = entities
+                .createQuery("select g.key, g.tries from SignInGuess g where g.key in :keys", Tuple.class)
+                .setParameter("keys", List.of(key(address), key(name, address)))
+                .getResultList()
+                .stream()
+                .collect(Collectors.toMap(row -> row.get(0, String.class), row -> row.get(1, Integer.class)));
         if (counts.getOrDefault(key(address), 0) > MOST_OF_ADDRESS
                 || counts.getOrDefault(key(name, address), 0) > MOST_OF_NAME) {
             throw new Rejected(Fault.of("name", "signIn.rest", MINUTES));
@@ -61,12 +64,12 @@ public class SignInThrottle {
     /** It was right: it counts no more, and what was wrong before it of the same name and address is forgotten. */
     @Transactional
     public void right(String name, String address) {
-        jdbc.sql("update sign_in_guess set count = greatest(0, count - 1) where key = ?")
-                .param(key(address))
-                .update();
-        jdbc.sql("delete from sign_in_guess where key = ? or since < now() - interval '1 day'")
-                .param(key(name, address))
-                .update();
+        entities.createQuery("update SignInGuess g set g.tries = g.tries - 1 where g.key = :address and g.tries > 0")
+                .setParameter("address", key(address))
+                .executeUpdate();
+        entities.createQuery("delete from SignInGuess g where g.key = :name or g.since < instant - 1 day")
+                .setParameter("name", key(name, address))
+                .executeUpdate();
     }
 
     private static String key(String address) {

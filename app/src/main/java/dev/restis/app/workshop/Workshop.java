@@ -6,6 +6,8 @@ import dev.restis.app.platform.Texts;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.piece.MarginPolicy;
 import dev.restis.core.work.WorkSteps;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
 import java.nio.charset.StandardCharsets;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -17,7 +19,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -70,39 +71,34 @@ public class Workshop {
     }
 
     private final People people;
-    private final JdbcClient jdbc;
+    private final EntityManager entities;
     private final PasswordEncoder passwords;
     private final SettingRevisions revisions;
     private final Calendars calendars;
 
     Workshop(
             People people,
-            JdbcClient jdbc,
+            EntityManager entities,
             PasswordEncoder passwords,
             SettingRevisions revisions,
             Calendars calendars) {
         this.revisions = revisions;
         this.calendars = calendars;
         this.people = people;
-        this.jdbc = jdbc;
+        this.entities = entities;
         this.passwords = passwords;
     }
 
     /** Which steps a piece goes through in this house before it is sent. */
     @Transactional(readOnly = true)
     public WorkSteps steps() {
-        return jdbc.sql("select checks, packs from workshop")
-                .query(WorkSteps.class)
-                .optional()
-                .orElse(WorkSteps.SHORTEST);
+        return row().map(HouseRow::steps).orElse(WorkSteps.SHORTEST);
     }
 
     @Transactional
     public int keepSteps(WorkSteps steps, int seen) {
         int next = revisions.next(Setting.WORK_STEPS, seen);
-        jdbc.sql("update workshop set checks = ?, packs = ?")
-                .params(steps.checks(), steps.packs())
-                .update();
+        row().orElseThrow().steps(steps);
         return next;
     }
 
@@ -118,18 +114,13 @@ public class Workshop {
 
     @Transactional(readOnly = true)
     public BenchRules bench() {
-        return jdbc.sql("select gates_remind, timer from workshop")
-                .query(BenchRules.class)
-                .optional()
-                .orElse(BenchRules.FIRST);
+        return row().map(HouseRow::bench).orElse(BenchRules.FIRST);
     }
 
     @Transactional
     public int keepBench(BenchRules rules, int seen) {
         int next = revisions.next(Setting.BENCH, seen);
-        jdbc.sql("update workshop set gates_remind = ?, timer = ?")
-                .params(rules.gatesRemind(), rules.timer())
-                .update();
+        row().orElseThrow().bench(rules);
         return next;
     }
 
@@ -153,11 +144,13 @@ public class Workshop {
 
     @Transactional(readOnly = true)
     public Settings settings() {
-        return jdbc.sql("select name, currency, margin, zone, address from workshop")
-                .query(Settings.class)
-                .optional()
+        return row().map(h -> new Settings(h.name, h.currency, h.margin, h.zone, h.address))
                 .orElse(new Settings(
                         "", "EUR", "BY_COST", ZoneId.systemDefault().getId(), ""));
+    }
+
+    private Optional<HouseRow> row() {
+        return Optional.ofNullable(entities.find(HouseRow.class, HouseRow.KEY));
     }
 
     public MarginPolicy margin() {
@@ -193,9 +186,11 @@ public class Workshop {
             throw new Rejected(faults);
         }
         int next = revisions.next(Setting.HOUSE, typed.revision());
-        jdbc.sql("update workshop set name = ?, currency = ?, zone = ?, address = ?")
-                .params(name, currency, typed.zone(), address)
-                .update();
+        HouseRow row = row().orElseThrow();
+        row.name = name;
+        row.currency = currency;
+        row.zone = typed.zone();
+        row.address = address;
         return next;
     }
 
@@ -210,7 +205,7 @@ public class Workshop {
             throw new Rejected(Fault.of("margin", "margin.unknown", margin, String.join(", ", MARGINS.keySet())));
         }
         int next = revisions.next(Setting.MARGIN, seen);
-        jdbc.sql("update workshop set margin = ?").param(margin).update();
+        row().orElseThrow().margin = margin;
         return next;
     }
 
@@ -223,15 +218,15 @@ public class Workshop {
     public void setUp(String workshopName, String ownerName, String password, String zone) {
         List<Fault> faults = new ArrayList<>();
         String house = Texts.required(workshopName, "workshop", 80, faults);
-        jdbc.sql("lock table person in exclusive mode").update();
+        // Of two who set the house up at once the second waits here, and then sees the first.
+        entities.find(SettingRevision.class, Setting.HOUSE, LockModeType.PESSIMISTIC_WRITE);
         if (!needsOwner()) {
             throw new Conflict("alreadySetUp");
         }
         addPerson(ownerName, password, Role.OWNER, faults);
         calendars.begin(ownerName.strip());
-        jdbc.sql("insert into workshop (name, zone) values (?, ?)")
-                .params(house, isZone(zone) ? zone : ZoneId.systemDefault().getId())
-                .update();
+        entities.persist(
+                new HouseRow(house, isZone(zone) ? zone : ZoneId.systemDefault().getId()));
     }
 
     @Transactional
