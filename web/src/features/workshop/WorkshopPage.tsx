@@ -10,19 +10,34 @@ import {
   TextInput,
   Title,
 } from '@mantine/core';
-import { useQuery } from '@tanstack/react-query';
+import { useQueries, useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ProblemError, type Schemas } from '../../api/client';
-import { Await, Page } from '../../shared/Page';
+import { planRulesQuery } from '../../shared/days';
+import { Await, Page, Waiting } from '../../shared/Page';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { useSession } from '../../shared/session';
+import { waysQuery } from '../../shared/ways';
 import { Calendars } from './Calendars';
 import { HousePanel } from './HousePanel';
 import { OwnHabits } from './OwnHabits';
 import { PlanRules } from './PlanRules';
 import { PriceRules } from './PriceRules';
-import { peopleQuery, useAccess, useAddPerson, useNewPassword, useOwnPassword, useRole } from './queries';
+import {
+  benchRulesQuery,
+  calendarsQuery,
+  feedsQuery,
+  houseQuery,
+  peopleQuery,
+  priceRulesQuery,
+  useAccess,
+  useAddPerson,
+  useNewPassword,
+  useOwnPassword,
+  useRole,
+  workStepsQuery,
+} from './queries';
 import { ShopFeeds } from './ShopFeeds';
 import { WaysPanel } from './WaysPanel';
 import { BenchRules, WorkSteps } from './WorkSteps';
@@ -30,6 +45,14 @@ import { BenchRules, WorkSteps } from './WorkSteps';
 export function WorkshopPage() {
   const { t } = useTranslation();
   const { data: session } = useSession();
+  const waiting = useWaiting(session?.role === 'OWNER');
+  if (waiting) {
+    return (
+      <Page title={t('nav.workshop')}>
+        <Waiting />
+      </Page>
+    );
+  }
   return (
     <Page title={t('nav.workshop')}>
       <Text maw={680}>{t('workshop.words')}</Text>
@@ -46,6 +69,24 @@ export function WorkshopPage() {
       <OwnPassword />
     </Page>
   );
+}
+
+/** Whether some of what the page shows is still to come: it is shown at once, so that nothing moves under a hand. */
+function useWaiting(owner: boolean) {
+  return useQueries({
+    queries: [
+      houseQuery,
+      calendarsQuery,
+      planRulesQuery,
+      workStepsQuery,
+      waysQuery,
+      benchRulesQuery,
+      priceRulesQuery,
+      { ...feedsQuery, enabled: owner },
+      { ...peopleQuery, enabled: owner },
+    ],
+    combine: (all) => all.some((query) => query.isLoading && !query.isFetched),
+  });
 }
 
 function People() {

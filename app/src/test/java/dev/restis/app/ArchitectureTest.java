@@ -1,5 +1,7 @@
 package dev.restis.app;
 
+import static com.tngtech.archunit.core.domain.JavaCall.Predicates.target;
+import static com.tngtech.archunit.core.domain.properties.HasName.Predicates.nameMatching;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 
@@ -38,6 +40,32 @@ class ArchitectureTest {
             .should()
             .dependOnClassesThat()
             .haveFullyQualifiedName("dev.restis.app.stock.LedgerRow");
+
+    /** Rooms whose data goes through Hibernate alone. */
+    private static final String[] THROUGH_HIBERNATE = {
+        "dev.restis.app.customers..",
+        "dev.restis.app.measures..",
+        "dev.restis.app.patterns..",
+        "dev.restis.app.shop..",
+        "dev.restis.app.workshop.."
+    };
+
+    @ArchTest
+    static final ArchRule noSqlBesideHibernate = noClasses()
+            .that()
+            .resideInAnyPackage(THROUGH_HIBERNATE)
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("org.springframework.jdbc..");
+
+    @ArchTest
+    static final ArchRule whatOnlyPostgresSaysStandsInOneClass = noClasses()
+            .that()
+            .resideInAnyPackage(THROUGH_HIBERNATE)
+            .and()
+            .haveSimpleNameNotEndingWith("Sql")
+            .should()
+            .callMethodWhere(target(nameMatching("createNativeQuery")));
 
     @Test
     void modulesKeepToTheirBoundaries() {

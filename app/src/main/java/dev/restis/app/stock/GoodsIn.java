@@ -15,8 +15,6 @@ import dev.restis.core.stock.Balance;
 import dev.restis.core.stock.Movement;
 import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
-import java.sql.Timestamp;
-import java.sql.Types;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -27,9 +25,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.RowMapper;
-import org.springframework.jdbc.core.SimplePropertyRowMapper;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -63,23 +58,14 @@ public class GoodsIn {
     private final Ledger ledger;
     private final Purchases purchases;
     private final EntityManager entities;
-    private final JdbcClient jdbc;
     private final Clock clock;
 
-    GoodsIn(
-            Articles articles,
-            Stock stock,
-            Ledger ledger,
-            Purchases purchases,
-            EntityManager entities,
-            JdbcClient jdbc,
-            Clock clock) {
+    GoodsIn(Articles articles, Stock stock, Ledger ledger, Purchases purchases, EntityManager entities, Clock clock) {
         this.articles = articles;
         this.stock = stock;
         this.ledger = ledger;
         this.purchases = purchases;
         this.entities = entities;
-        this.jdbc = jdbc;
         this.clock = clock;
     }
 
@@ -96,7 +82,8 @@ public class GoodsIn {
         if (receivedOn.isAfter(today) || receivedOn.isBefore(today.minusYears(20))) {
             faults.add(Fault.of("receivedOn", "received.day", receivedOn, today));
         }
-        if (note.supplier() != null && !exists("supplier", note.supplier())) {
+        SupplierRow supplier = note.supplier() == null ? null : entities.find(SupplierRow.class, note.supplier());
+        if (note.supplier() != null && supplier == null) {
             faults.add(Fault.of("supplier", "supplier.unknown"));
         }
         BigDecimal freight = Texts.given(note.freight())
@@ -121,18 +108,7 @@ public class GoodsIn {
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
-        long receipt = jdbc.sql("""
-                        insert into receipt (number, supplier_id, received_on, freight, at, who)
-                        values (:number, :supplier, :on, :freight, :at, :who) returning id
-                        """)
-                .param("number", number)
-                .param("supplier", note.supplier(), Types.BIGINT)
-                .param("on", receivedOn)
-                .param("freight", freight)
-                .param("at", Timestamp.from(clock.instant()))
-                .param("who", Workshop.whoever())
-                .query(Long.class)
-                .single();
+        ReceiptRow receipt = new ReceiptRow(number, supplier, receivedOn, freight, clock.instant(), Workshop.whoever());
         List<BigDecimal> freights = Shares.of(
                 freight,
                 lines.stream()
@@ -145,24 +121,26 @@ public class GoodsIn {
         List<Long> holdings = new ArrayList<>();
         for (int i = 0; i < lines.size(); i++) {
             holdings.addAll(shelve(lines.get(i), freights.get(i)));
-            keep(receipt, lines.get(i), freights.get(i), note.lines().get(i).purchaseLine());
+            Long bought = note.lines().get(i).purchaseLine();
+            receipt.add(lot(lines.get(i)), lines.get(i), freights.get(i), bought);
+            if (bought != null) {
+                purchases.delivered(bought, lines.get(i).putUps());
+            }
         }
-        return new Received(receipt, holdings);
-    }
-
-    private boolean exists(String table, long id) {
-        return jdbc.sql("select exists (select 1 from " + table + " where id = ?)")
-                .param(id)
-                .query(Boolean.class)
-                .single();
+        entities.persist(receipt);
+        return new Received(receipt.id(), holdings);
     }
 
     /** Two notes may bring the same lots in the same moment; each sees to them in the same order. */
     private void known(Receipt line, LocalDate receivedOn) {
-        jdbc.sql(
-                        "insert into lot (article_id, code, received_on) values (?, ?, ?) on conflict (article_id, code) do nothing")
-                .params(line.article().id(), line.lot(), receivedOn)
-                .update();
+        entities.createQuery("""
+                        insert into LotRow (articleId, code, receivedOn, version) values (:article, :code, :on, 0)
+                        on conflict (articleId, code) do nothing
+                        """)
+                .setParameter("article", line.article().id())
+                .setParameter("code", line.lot())
+                .setParameter("on", receivedOn)
+                .executeUpdate();
     }
 
     private List<Long> shelve(Receipt line, BigDecimal freight) {
@@ -183,28 +161,11 @@ public class GoodsIn {
     }
 
     private long lot(Receipt line) {
-        return jdbc.sql("select id from lot where article_id = ? and code = ?")
-                .params(line.article().id(), line.lot())
-                .query(Long.class)
-                .single();
-    }
-
-    private void keep(long receipt, Receipt line, BigDecimal freight, @Nullable Long purchaseLine) {
-        jdbc.sql("""
-                        insert into receipt_line (receipt_id, lot_id, put_ups, quantity, price, freight, purchase_line_id)
-                        values (:receipt, :lot, :putUps, :quantity, :price, :freight, :purchase)
-                        """)
-                .param("receipt", receipt)
-                .param("lot", lot(line))
-                .param("putUps", line.putUps())
-                .param("quantity", line.quantity())
-                .param("price", line.price())
-                .param("freight", freight)
-                .param("purchase", purchaseLine, Types.BIGINT)
-                .update();
-        if (purchaseLine != null) {
-            purchases.delivered(purchaseLine, line.putUps());
-        }
+        return entities.createQuery(
+                        "select l.id from LotRow l where l.articleId = :article and l.code = :code", Long.class)
+                .setParameter("article", line.article().id())
+                .setParameter("code", line.lot())
+                .getSingleResult();
     }
 
     /** The delivery notes that came last. */
@@ -217,10 +178,11 @@ public class GoodsIn {
                 LocalDate receivedOn,
                 BigDecimal freight,
                 String who) {}
-        List<Head> heads = jdbc.sql("""
-                        select r.id, r.number, s.name as supplier, r.received_on, r.freight, r.who from receipt r
-                        left join supplier s on s.id = r.supplier_id order by r.id desc limit ?
-                        """).param(MOST_SHOWN).query(Head.class).list();
+        List<Head> heads =
+                entities.createQuery("""
+                        select r.id, r.number, s.name, r.receivedOn, r.freight, r.who
+                        from ReceiptRow r left join r.supplier s order by r.id desc
+                        """, Head.class).setMaxResults(MOST_SHOWN).getResultList();
         Map<Long, List<NoteLine>> lines = lines(heads.stream().map(Head::id).toList());
         return heads.stream()
                 .map(head -> {
@@ -239,16 +201,26 @@ public class GoodsIn {
     }
 
     private Map<Long, List<NoteLine>> lines(List<Long> receipts) {
+        record Line(
+                long receipt,
+                String code,
+                String name,
+                String lot,
+                int putUps,
+                long quantity,
+                BigDecimal price,
+                BigDecimal freight) {}
         Map<Long, List<NoteLine>> lines = new HashMap<>();
-        RowMapper<NoteLine> line = new SimplePropertyRowMapper<>(NoteLine.class);
-        jdbc.sql("""
-                        select l.receipt_id, a.code, a.name, lot.code as lot, l.put_ups, l.quantity, l.price, l.freight
-                        from receipt_line l join lot on lot.id = l.lot_id join article a on a.id = lot.article_id
-                        where l.receipt_id = any (?) order by l.id
-                        """).param(receipts.toArray(Long[]::new)).query(row -> {
-            lines.computeIfAbsent(row.getLong("receipt_id"), r -> new ArrayList<>())
-                    .add(line.mapRow(row, row.getRow()));
-        });
+        entities.createQuery("""
+                        select l.receipt.id, a.code, a.name, o.code, l.putUps, l.quantity, l.price, l.freight
+                        from ReceiptLineRow l join LotRow o on o.id = l.lotId join ArticleRow a on a.id = o.articleId
+                        where l.receipt.id in :receipts order by l.id
+                        """, Line.class)
+                .setParameter("receipts", receipts)
+                .getResultList()
+                .forEach(l -> lines.computeIfAbsent(l.receipt(), r -> new ArrayList<>())
+                        .add(new NoteLine(
+                                l.code(), l.name(), l.lot(), l.putUps(), l.quantity(), l.price(), l.freight())));
         return lines;
     }
 }

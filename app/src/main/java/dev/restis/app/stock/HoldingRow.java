@@ -13,6 +13,7 @@ import jakarta.persistence.JoinColumn;
 import jakarta.persistence.MapKeyColumn;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
+import java.math.BigDecimal;
 import java.util.Map;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
@@ -66,6 +67,13 @@ class HoldingRow {
     private String shelf;
 
     private @Nullable Long splitFrom;
+
+    /** What there is of it, which the database sums up from the ledger; to be asked for, not kept. */
+    @Column(insertable = false, updatable = false)
+    private long quantity;
+
+    @Column(insertable = false, updatable = false)
+    private BigDecimal value;
 
     @ElementCollection
     @CollectionTable(name = "holding_flaw", joinColumns = @JoinColumn(name = "holding_id"))

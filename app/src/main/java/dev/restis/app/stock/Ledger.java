@@ -8,11 +8,11 @@ import dev.restis.app.workshop.Workshop;
 import dev.restis.core.stock.Balance;
 import dev.restis.core.stock.Movement;
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.util.Collection;
 import java.util.List;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /** The only door to the ledger. Callers hold a transaction. */
@@ -20,12 +20,10 @@ import org.springframework.stereotype.Component;
 class Ledger {
 
     private final EntityManager entities;
-    private final JdbcClient jdbc;
     private final Clock clock;
 
-    Ledger(EntityManager entities, JdbcClient jdbc, Clock clock) {
+    Ledger(EntityManager entities, Clock clock) {
         this.entities = entities;
-        this.jdbc = jdbc;
         this.clock = clock;
     }
 
@@ -40,13 +38,11 @@ class Ledger {
         if (fresh.isEmpty()) {
             return;
         }
-        entities.flush();
-        List<Long> lots = jdbc.sql("""
-                        select lot_id from holding where id = any (?) order by id for no key update
-                        """)
-                .param(fresh.toArray(Long[]::new))
-                .query(Long.class)
-                .list();
+        List<Long> lots = entities.createQuery(
+                        "select h.lotId from HoldingRow h where h.id in :fresh order by h.id", Long.class)
+                .setParameter("fresh", fresh)
+                .setLockMode(LockModeType.PESSIMISTIC_WRITE)
+                .getResultList();
         if (lots.size() < fresh.size()) {
             throw new NotFound("notFound");
         }
@@ -55,10 +51,10 @@ class Ledger {
 
     /** Locks lots that new holdings are received into. */
     void holdLots(Collection<Long> lots) {
-        jdbc.sql("select id from lot where id = any (?) order by id for no key update")
-                .param(LockOrder.next(Rank.LOT, lots).toArray(Long[]::new))
-                .query(Long.class)
-                .list();
+        entities.createQuery("select l.id from LotRow l where l.id in :fresh order by l.id", Long.class)
+                .setParameter("fresh", LockOrder.next(Rank.LOT, lots))
+                .setLockMode(LockModeType.PESSIMISTIC_WRITE)
+                .getResultList();
     }
 
     /** Locks the holding until the transaction ends, and tells what it has. */
@@ -70,10 +66,9 @@ class Ledger {
     /** What a holding has; to be asked by whoever holds it. */
     Balance balance(long holding) {
         entities.flush();
-        return jdbc.sql("select quantity, value from holding where id = ?")
-                .param(holding)
-                .query((row, n) -> new Balance(row.getLong(1), row.getBigDecimal(2)))
-                .single();
+        return entities.createQuery("select h.quantity, h.value from HoldingRow h where h.id = :holding", Balance.class)
+                .setParameter("holding", holding)
+                .getSingleResult();
     }
 
     /** Moves something now. */

@@ -7,8 +7,9 @@ import dev.restis.app.stock.Supply.SupplyMoved;
 import dev.restis.app.workshop.Workshop;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.stock.Unit;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.TypedQuery;
 import java.math.BigDecimal;
-import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -16,12 +17,10 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
-import org.springframework.jdbc.core.RowMapper;
-import org.springframework.jdbc.core.SimplePropertyRowMapper;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -76,29 +75,30 @@ public class Purchases {
             BigDecimal total,
             List<PurchaseLine> lines) {}
 
-    private final JdbcClient jdbc;
+    private record Expected(long article, LocalDate day, long quantity) {}
+
+    private static final String HEADS = "from PurchaseRow p join fetch p.supplier ";
+
+    private final EntityManager entities;
     private final Clock clock;
     private final ApplicationEventPublisher listeners;
 
-    Purchases(JdbcClient jdbc, Clock clock, ApplicationEventPublisher listeners) {
+    Purchases(EntityManager entities, Clock clock, ApplicationEventPublisher listeners) {
         this.listeners = listeners;
-        this.jdbc = jdbc;
+        this.entities = entities;
         this.clock = clock;
     }
 
     @Transactional
     public long place(NewPurchase purchase) {
-        record Sold(long id, long article, long quantity, BigDecimal price, String code) {}
         List<Fault> faults = new ArrayList<>();
         if (purchase.lines().isEmpty() || purchase.lines().size() > MOST_LINES) {
             faults.add(Fault.of("lines", "lines.range", purchase.lines().size(), MOST_LINES));
         }
-        Map<Long, Sold> sold = new TreeMap<>();
-        jdbc.sql("select id, article_id, quantity, price, code from put_up where supplier_id = ? and not withdrawn")
-                .param(purchase.supplier())
-                .query((row, n) -> new Sold(
-                        row.getLong(1), row.getLong(2), row.getLong(3), row.getBigDecimal(4), row.getString(5)))
-                .list()
+        Map<Long, PutUpRow> sold = new TreeMap<>();
+        entities.createQuery("from PutUpRow p where p.supplier.id = :supplier and not p.withdrawn", PutUpRow.class)
+                .setParameter("supplier", purchase.supplier())
+                .getResultList()
                 .forEach(s -> sold.put(s.id(), s));
         for (int i = 0; i < purchase.lines().size(); i++) {
             BuyPick pick = purchase.lines().get(i);
@@ -112,29 +112,18 @@ public class Purchases {
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
-        int leadDays = jdbc.sql("select lead_days from supplier where id = ?")
-                .param(purchase.supplier())
-                .query(Integer.class)
-                .single();
-        long id = jdbc.sql("insert into purchase (supplier_id, at, who, expected_on) values (?, ?, ?, ?) returning id")
-                .params(
-                        purchase.supplier(),
-                        Timestamp.from(clock.instant()),
-                        Workshop.whoever(),
-                        LocalDate.now(clock).plusDays(leadDays))
-                .query(Long.class)
-                .single();
+        SupplierRow supplier = entities.find(SupplierRow.class, purchase.supplier());
+        PurchaseRow placed = new PurchaseRow(
+                supplier,
+                clock.instant(),
+                Workshop.whoever(),
+                LocalDate.now(clock).plusDays(supplier.leadDays()));
         for (BuyPick pick : purchase.lines()) {
-            Sold what = java.util.Objects.requireNonNull(sold.get(pick.putUp()));
-            jdbc.sql("""
-                            insert into purchase_line (purchase_id, article_id, quantity, price, code, count)
-                            values (?, ?, ?, ?, ?, ?)
-                            """)
-                    .params(id, what.article(), what.quantity(), what.price(), what.code(), pick.count())
-                    .update();
+            placed.add(Objects.requireNonNull(sold.get(pick.putUp())), pick.count());
         }
+        entities.persist(placed);
         listeners.publishEvent(new SupplyMoved());
-        return id;
+        return placed.id();
     }
 
     /** Whether a delivered line is one of a purchase that is open and of that article. */
@@ -142,11 +131,14 @@ public class Purchases {
         if (line == null) {
             return;
         }
-        boolean fits =
-                jdbc.sql("""
-                        select exists (select 1 from purchase_line l join purchase p on p.id = l.purchase_id
-                                       where l.id = ? and l.article_id = ? and p.closed_at is null)
-                        """).params(line, article.id()).query(Boolean.class).single();
+        boolean fits = entities.createQuery("""
+                                select count(*) from PurchaseLineRow l
+                                where l.id = :line and l.articleId = :article and l.purchase.closedAt is null
+                                """, Long.class)
+                        .setParameter("line", line)
+                        .setParameter("article", article.id())
+                        .getSingleResult()
+                > 0;
         if (!fits) {
             faults.add(Fault.of(field, "purchase.other", article.code()));
         }
@@ -154,16 +146,19 @@ public class Purchases {
 
     /** So many put-ups of a line have come; a purchase of which everything has come is closed. */
     void delivered(long line, int putUps) {
-        jdbc.sql("update purchase_line set received = received + ? where id = ?")
-                .params(putUps, line)
-                .update();
-        jdbc.sql("""
-                        update purchase p set closed_at = ?, closed_by = ?
-                        where id = (select purchase_id from purchase_line where id = ?) and closed_at is null
-                            and not exists (select 1 from purchase_line l where l.purchase_id = p.id and l.received < l.count)
+        entities.createQuery("update PurchaseLineRow l set l.received = l.received + :came where l.id = :line")
+                .setParameter("came", putUps)
+                .setParameter("line", line)
+                .executeUpdate();
+        entities.createQuery("""
+                        update PurchaseRow p set p.closedAt = :now, p.closedBy = :who
+                        where p.id = (select l.purchase.id from PurchaseLineRow l where l.id = :line) and p.closedAt is null
+                            and not exists (select 1 from PurchaseLineRow o where o.purchase.id = p.id and o.received < o.putUps)
                         """)
-                .params(Timestamp.from(clock.instant()), Workshop.whoever(), line)
-                .update();
+                .setParameter("now", clock.instant())
+                .setParameter("who", Workshop.whoever())
+                .setParameter("line", line)
+                .executeUpdate();
         listeners.publishEvent(new SupplyMoved());
     }
 
@@ -174,9 +169,11 @@ public class Purchases {
         if (day.isBefore(today) || day.isAfter(today.plusDays(MOST_AHEAD))) {
             throw new Rejected(Fault.of("day", "purchase.day", MOST_AHEAD));
         }
-        int kept = jdbc.sql("update purchase set expected_on = ? where id = ? and closed_at is null")
-                .params(day, id)
-                .update();
+        int kept = entities.createQuery(
+                        "update PurchaseRow p set p.expectedOn = :day where p.id = :id and p.closedAt is null")
+                .setParameter("day", day)
+                .setParameter("id", id)
+                .executeUpdate();
         if (kept == 0) {
             one(id);
             throw new Conflict("purchase.closed");
@@ -188,9 +185,12 @@ public class Purchases {
     @Transactional
     public void close(long id) {
         one(id);
-        int closed = jdbc.sql("update purchase set closed_at = ?, closed_by = ? where id = ? and closed_at is null")
-                .params(Timestamp.from(clock.instant()), Workshop.whoever(), id)
-                .update();
+        int closed = entities.createQuery(
+                        "update PurchaseRow p set p.closedAt = :now, p.closedBy = :who where p.id = :id and p.closedAt is null")
+                .setParameter("now", clock.instant())
+                .setParameter("who", Workshop.whoever())
+                .setParameter("id", id)
+                .executeUpdate();
         if (closed == 0) {
             throw new Conflict("purchase.closed");
         }
@@ -200,38 +200,32 @@ public class Purchases {
     /** Open ones first, then the newest. */
     @Transactional(readOnly = true)
     public List<PurchaseView> all() {
-        return views("order by (p.closed_at is null) desc, p.id desc limit " + MOST_SHOWN, List.of());
+        return views(entities.createQuery(
+                        HEADS + "order by case when p.closedAt is null then 0 else 1 end, p.id desc", PurchaseRow.class)
+                .setMaxResults(MOST_SHOWN));
     }
 
     @Transactional(readOnly = true)
     public PurchaseView one(long id) {
-        return views("where p.id = ?", List.of(id)).stream().findFirst().orElseThrow(() -> new NotFound("notFound"));
+        return views(entities.createQuery(HEADS + "where p.id = :id", PurchaseRow.class)
+                        .setParameter("id", id))
+                .stream()
+                .findFirst()
+                .orElseThrow(() -> new NotFound("notFound"));
     }
 
-    private List<PurchaseView> views(String which, List<Object> params) {
-        record Head(
-                long id,
-                long supplierId,
-                String name,
-                BigDecimal minimum,
-                Instant at,
-                String who,
-                LocalDate expectedOn,
-                boolean open) {}
-        List<Head> heads =
-                jdbc.sql("""
-                        select p.id, p.supplier_id, s.name, s.minimum, p.at, p.who, p.expected_on, p.closed_at is null as open
-                        from purchase p join supplier s on s.id = p.supplier_id
-                        """ + which).params(params).query(Head.class).list();
-        Map<Long, List<PurchaseLine>> lines = lines(heads.stream().map(Head::id).toList());
+    private List<PurchaseView> views(TypedQuery<PurchaseRow> which) {
+        List<PurchaseRow> heads = which.getResultList();
+        Map<Long, List<PurchaseLine>> lines =
+                lines(heads.stream().map(PurchaseRow::id).toList());
         return heads.stream()
                 .map(head -> {
                     List<PurchaseLine> its = lines.getOrDefault(head.id(), List.of());
                     return new PurchaseView(
                             head.id(),
-                            head.supplierId(),
-                            head.name(),
-                            head.minimum(),
+                            head.supplier().id(),
+                            head.supplier().name(),
+                            head.supplier().minimum(),
                             head.at(),
                             head.who(),
                             head.expectedOn(),
@@ -243,18 +237,16 @@ public class Purchases {
     }
 
     private Map<Long, List<PurchaseLine>> lines(List<Long> purchases) {
+        record Line(PurchaseLineRow line, String code, String name, Unit unit) {}
         Map<Long, List<PurchaseLine>> lines = new HashMap<>();
-        RowMapper<PurchaseLine> line = new SimplePropertyRowMapper<>(PurchaseLine.class);
-        jdbc.sql("""
-                        select l.purchase_id, l.id, l.article_id, a.code as article_code, a.name, a.unit, l.quantity, l.price,
-                               l.code, l.count, l.received, greatest(l.count - l.received, 0) as open,
-                               l.price * greatest(l.count - l.received, 0) as open_price, l.price * l.count as total
-                        from purchase_line l join article a on a.id = l.article_id
-                        where l.purchase_id = any (?) order by a.code, l.id
-                        """).param(purchases.toArray(Long[]::new)).query(row -> {
-            lines.computeIfAbsent(row.getLong("purchase_id"), p -> new ArrayList<>())
-                    .add(line.mapRow(row, row.getRow()));
-        });
+        entities.createQuery("""
+                        select l, a.code, a.name, a.unit from PurchaseLineRow l join ArticleRow a on a.id = l.articleId
+                        where l.purchase.id in :purchases order by a.code, l.id
+                        """, Line.class)
+                .setParameter("purchases", purchases)
+                .getResultList()
+                .forEach(row -> lines.computeIfAbsent(row.line().purchase(), p -> new ArrayList<>())
+                        .add(row.line().view(row.code(), row.name(), row.unit())));
         return lines;
     }
 
@@ -262,14 +254,14 @@ public class Purchases {
     @Transactional(readOnly = true)
     public Map<Long, Map<LocalDate, Long>> onOrder() {
         Map<Long, Map<LocalDate, Long>> onOrder = new TreeMap<>();
-        jdbc.sql("""
-                        select l.article_id, p.expected_on, sum(l.quantity * (l.count - l.received)) as quantity
-                        from purchase_line l join purchase p on p.id = l.purchase_id
-                        where p.closed_at is null and l.received < l.count group by 1, 2
-                        """).query(row -> {
-            onOrder.computeIfAbsent(row.getLong(1), a -> new TreeMap<>())
-                    .put(row.getObject(2, LocalDate.class), row.getLong(3));
-        });
+        entities.createQuery("""
+                        select l.articleId, p.expectedOn, sum(l.quantity * (l.putUps - l.received))
+                        from PurchaseLineRow l join l.purchase p
+                        where p.closedAt is null and l.received < l.putUps group by l.articleId, p.expectedOn
+                        """, Expected.class)
+                .getResultList()
+                .forEach(row -> onOrder.computeIfAbsent(row.article(), a -> new TreeMap<>())
+                        .put(row.day(), row.quantity()));
         return onOrder;
     }
 }

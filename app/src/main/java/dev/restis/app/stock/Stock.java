@@ -14,6 +14,7 @@ import dev.restis.core.stock.Balance;
 import dev.restis.core.stock.Movement;
 import dev.restis.core.stock.Unit;
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.Tuple;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -56,26 +57,49 @@ public class Stock {
      */
     public record Planned(long needUm, long balanceUm) {}
 
+    private record Moved(
+            long id,
+            long holding,
+            Movement movement,
+            long quantity,
+            BigDecimal value,
+            @Nullable Long batch,
+            @Nullable Long piece,
+            @Nullable Long strand,
+            @Nullable Long cut) {
+
+        /** As another row of the same has it, which may take this one back. */
+        Cause cause(@Nullable Long takenBack) {
+            return new Cause("", batch, piece, strand, takenBack, cut);
+        }
+    }
+
+    /** What was moved and not taken back. */
+    private static final String STANDING = """
+            select l.id, l.holdingId, l.movement, l.quantity, l.value, l.batchId, l.pieceId, l.strandId, l.cutStepId
+            from LedgerRow l where l.reverses is null and not exists (select 1 from LedgerRow r where r.reverses = l.id)
+            """;
+
     private final Articles articles;
     private final Ledger ledger;
     private final EntityManager entities;
     private final JdbcClient jdbc;
+    private final StockSql sql;
     private final Clock clock;
 
-    Stock(Articles articles, Ledger ledger, EntityManager entities, JdbcClient jdbc, Clock clock) {
+    Stock(Articles articles, Ledger ledger, EntityManager entities, JdbcClient jdbc, StockSql sql, Clock clock) {
         this.articles = articles;
         this.ledger = ledger;
         this.entities = entities;
         this.jdbc = jdbc;
+        this.sql = sql;
         this.clock = clock;
     }
 
     @Transactional(readOnly = true)
     public long lotOf(long holding) {
-        return jdbc.sql("select lot_id from holding where id = ?")
-                .param(holding)
-                .query(Long.class)
-                .optional()
+        return Optional.ofNullable(entities.find(HoldingRow.class, holding))
+                .map(HoldingRow::lotId)
                 .orElseThrow(() -> new NotFound("notFound"));
     }
 
@@ -96,14 +120,13 @@ public class Stock {
     }
 
     void keepMeasured(long lot, @Nullable Long micrometres) {
-        entities.flush();
-        int kept = jdbc.sql("""
-                        update lot set measured_um = :um, version = version + 1
-                        where id = :lot and exists (select from article a where a.id = article_id and a.kind = 'CORD')
+        int kept = entities.createQuery("""
+                        update LotRow l set l.measuredUm = :um, l.version = l.version + 1
+                        where l.id = :lot and exists (select 1 from ArticleRow a where a.id = l.articleId and a.kind = CORD)
                         """)
-                .param("um", micrometres, java.sql.Types.BIGINT)
-                .param("lot", lot)
-                .update();
+                .setParameter("um", micrometres)
+                .setParameter("lot", lot)
+                .executeUpdate();
         if (kept == 0) {
             throw new NotFound("notFound");
         }
@@ -173,12 +196,14 @@ public class Stock {
         articles.some(articleIds).stream()
                 .filter(a -> a.unitPrice().signum() > 0)
                 .forEach(a -> prices.put(a.id(), a.unitPrice().doubleValue()));
-        jdbc.sql("""
-                        select p.article_id, min(p.price / p.quantity) * 1000000 from put_up p
-                        where p.article_id in (:articles) and not p.withdrawn and p.price > 0 group by 1
-                        """).param("articles", articleIds).query(row -> {
-            prices.put(row.getLong(1), row.getDouble(2));
-        });
+        entities.createQuery("""
+                        select p.articleId, min(p.price / p.quantity) * 1000000 from PutUpRow p
+                        where p.articleId in :articles and not p.withdrawn and p.price > 0 group by p.articleId
+                        """, Tuple.class)
+                .setParameter("articles", articleIds)
+                .getResultList()
+                .forEach(row -> prices.put(
+                        row.get(0, Long.class), row.get(1, Number.class).doubleValue()));
         return prices;
     }
 
@@ -229,13 +254,13 @@ public class Stock {
      */
     @Transactional
     public void takeBackCut(long step) {
-        takeBack("cut_step_id = ? and movement <> 'RETURN'", step);
+        takeBack("l.cutStepId = :id and l.movement <> RETURN", step);
     }
 
     /** Puts back what was picked for a piece. */
     @Transactional
     public void takeBackPicked(long piece) {
-        takeBack("piece_id = ? and movement = 'PICK'", piece);
+        takeBack("l.pieceId = :id and l.movement = PICK", piece);
     }
 
     /**
@@ -245,16 +270,18 @@ public class Stock {
      */
     @Transactional
     public void takeAgainPutBack(long piece) {
-        takeBack("piece_id = ? and movement = 'PICK' and quantity > 0", piece);
+        takeBack("l.pieceId = :id and l.movement = PICK and l.quantity > 0", piece);
     }
 
     /** The holdings that something was moved from or to for these pieces or by these steps of cut lists. */
     @Transactional(readOnly = true)
     public List<Long> moved(Collection<Long> pieces, Collection<Long> steps) {
-        return jdbc.sql("select distinct holding_id from ledger where piece_id = any (?) or cut_step_id = any (?)")
-                .params(pieces.toArray(Long[]::new), steps.toArray(Long[]::new))
-                .query(Long.class)
-                .list();
+        return entities.createQuery(
+                        "select distinct l.holdingId from LedgerRow l where l.pieceId in :pieces or l.cutStepId in :steps",
+                        Long.class)
+                .setParameter("pieces", pieces)
+                .setParameter("steps", steps)
+                .getResultList();
     }
 
     /** Holds them, for whoever moves the same again. */
@@ -264,26 +291,11 @@ public class Stock {
     }
 
     private void takeBack(String which, long id) {
-        record Row(
-                long id,
-                long holding,
-                Movement movement,
-                long quantity,
-                BigDecimal value,
-                @Nullable Long batch,
-                @Nullable Long piece,
-                @Nullable Long strand,
-                @Nullable Long cut) {}
-        List<Row> rows =
-                jdbc.sql("""
-                        select id, holding_id as holding, movement, quantity, value, batch_id as batch, piece_id as piece,
-                               strand_id as strand, cut_step_id as cut
-                        from ledger l where %s and reverses is null
-                              and not exists (select 1 from ledger r where r.reverses = l.id)
-                        order by id desc
-                        """.formatted(which)).param(id).query(Row.class).list();
-        ledger.hold(rows.stream().map(Row::holding).toList());
-        for (Row row : rows) {
+        List<Moved> rows = entities.createQuery(STANDING + "and " + which + " order by l.id desc", Moved.class)
+                .setParameter("id", id)
+                .getResultList();
+        ledger.hold(rows.stream().map(Moved::holding).toList());
+        for (Moved row : rows) {
             Balance balance = ledger.balance(row.holding());
             BigDecimal value = balance.value().subtract(row.value());
             long quantity = balance.quantity() - row.quantity();
@@ -291,11 +303,7 @@ public class Stock {
                 throw new Conflict("cut.usedSince");
             }
             ledger.post(
-                    row.movement(),
-                    row.holding(),
-                    -row.quantity(),
-                    row.value().negate(),
-                    new Cause("", row.batch(), row.piece(), row.strand(), row.id(), row.cut()));
+                    row.movement(), row.holding(), -row.quantity(), row.value().negate(), row.cause(row.id()));
         }
         entities.flush();
     }
@@ -303,33 +311,21 @@ public class Stock {
     /** Puts strands that were cut on the shelf again, each as a holding of its own with what it cost. */
     @Transactional
     public void giveBack(Collection<Long> steps) {
-        record Row(
-                long holding,
-                long quantity,
-                BigDecimal value,
-                @Nullable Long batch,
-                @Nullable Long piece,
-                @Nullable Long strand,
-                @Nullable Long cut) {}
-        List<Row> rows = steps.isEmpty()
+        List<Moved> rows = steps.isEmpty()
                 ? List.of()
-                : jdbc.sql("""
-                                select holding_id as holding, -quantity as quantity, -value as value, batch_id as batch,
-                                       piece_id as piece, strand_id as strand, cut_step_id as cut
-                                from ledger l where cut_step_id in (:steps) and movement = 'CUT' and reverses is null
-                                      and not exists (select 1 from ledger r where r.reverses = l.id)
-                                order by id
-                                """).param("steps", steps).query(Row.class).list();
-        ledger.hold(rows.stream().map(Row::holding).toList());
-        for (Row row : rows) {
+                : entities.createQuery(
+                                STANDING + "and l.cutStepId in :steps and l.movement = CUT order by l.id", Moved.class)
+                        .setParameter("steps", steps)
+                        .getResultList();
+        ledger.hold(rows.stream().map(Moved::holding).toList());
+        for (Moved row : rows) {
             HoldingRow from = entities.find(HoldingRow.class, row.holding());
             if (from == null) {
                 throw new IllegalStateException("Impossible state: cut from holding " + row.holding());
             }
             HoldingRow strand = hold(from.lotId(), Kind.CUT, from.shelf(), row.holding());
-            entities.flush();
-            Cause cause = new Cause("", row.batch(), row.piece(), row.strand(), null, row.cut());
-            ledger.post(Movement.RETURN, strand.id(), row.quantity(), row.value(), cause);
+            ledger.post(
+                    Movement.RETURN, strand.id(), -row.quantity(), row.value().negate(), row.cause(null));
         }
         entities.flush();
     }
@@ -341,7 +337,7 @@ public class Stock {
      */
     @Transactional
     public void takeBackLeftOver(long strand) {
-        takeBack("strand_id = ? and movement = 'LEFT'", strand);
+        takeBack("l.strandId = :id and l.movement = LEFT", strand);
     }
 
     /** Whether the holdings lie as a plan saw them: as much of each is free, with the flaws where they were. Holds them. */
@@ -385,20 +381,19 @@ public class Stock {
 
     /** An amount as typed, by what the holding holds. */
     Optional<Long> counted(long holding, String typed, UnitSystem units) {
-        Unit unit =
-                Unit.valueOf(jdbc.sql("""
-                        select a.unit from holding h join lot on lot.id = h.lot_id join article a on a.id = lot.article_id
-                        where h.id = ?
-                        """).param(holding).query(String.class).single());
+        Unit unit = entities.createQuery("""
+                        select a.unit from HoldingRow h join LotRow l on l.id = h.lotId join ArticleRow a on a.id = l.articleId
+                        where h.id = :holding
+                        """, Unit.class)
+                .setParameter("holding", holding)
+                .getSingleResult();
         return unit.read(typed, units).filter(amount -> amount <= unit.most());
     }
 
     /** A new, empty holding. */
     HoldingRow hold(long lot, Kind kind, String shelf, @Nullable Long from) {
-        long number =
-                jdbc.sql("select nextval('holding_label')").query(Long.class).single();
         HoldingRow holding = new HoldingRow(
-                lot, kind, String.format(java.util.Locale.ROOT, "%s%03d", kind.prefix, number), shelf, from);
+                lot, kind, String.format(java.util.Locale.ROOT, "%s%03d", kind.prefix, sql.nextLabel()), shelf, from);
         entities.persist(holding);
         return holding;
     }

@@ -6,11 +6,11 @@ import dev.restis.app.platform.Problems.Rejected;
 import dev.restis.app.platform.Texts;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.measure.UnitSystem;
+import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -63,42 +63,38 @@ public class Suppliers {
             @Nullable String code,
             UnitSystem units) {}
 
-    private final JdbcClient jdbc;
+    private final EntityManager entities;
     private final Articles articles;
 
-    Suppliers(JdbcClient jdbc, Articles articles) {
-        this.jdbc = jdbc;
+    Suppliers(EntityManager entities, Articles articles) {
+        this.entities = entities;
         this.articles = articles;
     }
 
     @Transactional(readOnly = true)
     List<SupplierView> all() {
-        return jdbc.sql("select id, version, name, lead_days, minimum, note from supplier order by lower(name), id")
-                .query(SupplierView.class)
-                .list();
+        return entities.createQuery(
+                        "select s.id, s.version, s.name, s.leadDays, s.minimum, s.note from SupplierRow s order by lower(s.name), s.id",
+                        SupplierView.class)
+                .getResultList();
     }
 
     @Transactional
     public long add(NewSupplier typed) {
         Read read = read(typed, 0);
-        return jdbc.sql("insert into supplier (name, lead_days, minimum, note) values (?, ?, ?, ?) returning id")
-                .params(read.name(), typed.leadDays(), read.minimum(), read.note())
-                .query(Long.class)
-                .single();
+        SupplierRow fresh = new SupplierRow(read.name(), typed.leadDays(), read.minimum(), read.note());
+        entities.persist(fresh);
+        return fresh.id();
     }
 
     @Transactional
     public void change(long id, NewSupplier typed) {
         Read read = read(typed, id);
-        int changed = jdbc.sql("""
-                        update supplier set name = ?, lead_days = ?, minimum = ?, note = ?, version = version + 1
-                        where id = ? and version = ?
-                        """)
-                .params(read.name(), typed.leadDays(), read.minimum(), read.note(), id, typed.version())
-                .update();
-        if (changed == 0) {
+        SupplierRow row = entities.find(SupplierRow.class, id);
+        if (row == null || row.version() != typed.version()) {
             throw new Conflict("changedMeanwhile");
         }
+        row.become(read.name(), typed.leadDays(), read.minimum(), read.note());
     }
 
     private record Read(String name, BigDecimal minimum, String note) {}
@@ -106,10 +102,13 @@ public class Suppliers {
     private Read read(NewSupplier typed, long itself) {
         List<Fault> faults = new ArrayList<>();
         String name = Texts.required(typed.name(), "name", 60, faults);
-        if (jdbc.sql("select exists (select 1 from supplier where lower(name) = lower(?) and id <> ?)")
-                .params(name, itself)
-                .query(Boolean.class)
-                .single()) {
+        if (entities.createQuery(
+                                "select count(*) from SupplierRow s where lower(s.name) = lower(:name) and s.id <> :itself",
+                                Long.class)
+                        .setParameter("name", name)
+                        .setParameter("itself", itself)
+                        .getSingleResult()
+                > 0) {
             faults.add(Fault.of("name", "supplier.taken", name));
         }
         if (typed.leadDays() < 0 || typed.leadDays() > LONGEST_LEAD) {
@@ -131,12 +130,14 @@ public class Suppliers {
     /** The put-ups of one article, or of all. */
     @Transactional(readOnly = true)
     List<PutUpView> putUps(@Nullable Long article) {
-        return jdbc.sql("""
-                        select p.id, p.article_id, p.supplier_id, s.name as supplier, s.lead_days, p.quantity, p.price, p.code
-                        from put_up p join supplier s on s.id = p.supplier_id
-                        where not p.withdrawn and (cast(:article as bigint) is null or p.article_id = :article)
-                        order by p.article_id, s.name, p.quantity
-                        """).param("article", article).query(PutUpView.class).list();
+        return entities.createQuery("""
+                        select p.id, p.articleId, s.id, s.name, s.leadDays, p.quantity, p.price, p.code
+                        from PutUpRow p join p.supplier s
+                        where not p.withdrawn and (:article is null or p.articleId = :article)
+                        order by p.articleId, s.name, p.quantity
+                        """, PutUpView.class)
+                .setParameter("article", article)
+                .getResultList();
     }
 
     @Transactional
@@ -155,25 +156,27 @@ public class Suppliers {
         if (!faults.isEmpty()) {
             throw new Rejected(faults);
         }
-        jdbc.sql("update put_up set withdrawn = true where article_id = ? and supplier_id = ? and quantity = ?")
-                .params(articleId, typed.supplier(), quantity)
-                .update();
-        return jdbc.sql("""
-                        insert into put_up (article_id, supplier_id, quantity, price, code) values (?, ?, ?, ?, ?) returning id
+        entities.createQuery("""
+                        update PutUpRow p set p.withdrawn = true
+                        where p.articleId = :article and p.supplier.id = :supplier and p.quantity = :quantity
                         """)
-                .params(articleId, typed.supplier(), quantity, price, code)
-                .query(Long.class)
-                .single();
+                .setParameter("article", articleId)
+                .setParameter("supplier", typed.supplier())
+                .setParameter("quantity", quantity)
+                .executeUpdate();
+        PutUpRow fresh = new PutUpRow(
+                articleId, entities.getReference(SupplierRow.class, typed.supplier()), quantity, price, code);
+        entities.persist(fresh);
+        return fresh.id();
     }
 
     /** It is sold no more; what was bought of it stays as it was. */
     @Transactional
     public void withdraw(long putUp) {
-        if (jdbc.sql("update put_up set withdrawn = true where id = ?")
-                        .param(putUp)
-                        .update()
-                == 0) {
+        PutUpRow row = entities.find(PutUpRow.class, putUp);
+        if (row == null) {
             throw new NotFound("notFound");
         }
+        row.withdrawn = true;
     }
 }

@@ -1,9 +1,10 @@
 package dev.restis.app.stock;
 
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.Tuple;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.Map;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -14,11 +15,11 @@ public class Supply {
     /** Other cord is expected, or not any more. */
     public record SupplyMoved() {}
 
-    private final JdbcClient jdbc;
+    private final EntityManager entities;
     private final Purchases purchases;
 
-    Supply(JdbcClient jdbc, Purchases purchases) {
-        this.jdbc = jdbc;
+    Supply(EntityManager entities, Purchases purchases) {
+        this.entities = entities;
         this.purchases = purchases;
     }
 
@@ -26,12 +27,11 @@ public class Supply {
     @Transactional(readOnly = true)
     public Map<Long, Long> here() {
         Map<Long, Long> here = new HashMap<>();
-        jdbc.sql("""
-                        select l.article_id, sum(h.quantity) from holding h join lot l on l.id = h.lot_id
-                        where h.quantity > 0 group by 1
-                        """).query(row -> {
-            here.put(row.getLong(1), row.getLong(2));
-        });
+        entities.createQuery(
+                        "select l.articleId, sum(l.quantity) from LotRow l where l.quantity > 0 group by l.articleId",
+                        Tuple.class)
+                .getResultList()
+                .forEach(row -> here.put(row.get(0, Long.class), row.get(1, Long.class)));
         return here;
     }
 
