@@ -6,6 +6,8 @@ import dev.restis.app.stock.LedgerRow.Cause;
 import dev.restis.core.measure.Fault;
 import dev.restis.core.stock.Balance;
 import dev.restis.core.stock.Movement;
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.Tuple;
 import java.math.BigDecimal;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -19,7 +21,6 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -29,12 +30,12 @@ public class PartPicks {
 
     private final Articles articles;
     private final Ledger ledger;
-    private final JdbcClient jdbc;
+    private final EntityManager entities;
 
-    PartPicks(Articles articles, Ledger ledger, JdbcClient jdbc) {
+    PartPicks(Articles articles, Ledger ledger, EntityManager entities) {
         this.articles = articles;
         this.ledger = ledger;
-        this.jdbc = jdbc;
+        this.entities = entities;
     }
 
     /** Parts that a piece takes from the shelves. */
@@ -135,12 +136,15 @@ public class PartPicks {
     @Transactional
     public void putBack(long piece, long article, long count) {
         record Row(long holding, @Nullable Long batch, long quantity, BigDecimal value) {}
-        List<Row> rows = jdbc.sql("""
-                        select g.holding_id as holding, g.batch_id as batch, -sum(g.quantity) as quantity, -sum(g.value) as value
-                        from ledger g join holding h on h.id = g.holding_id join lot on lot.id = h.lot_id
-                        where g.piece_id = ? and g.movement = 'PICK' and lot.article_id = ?
-                        group by g.holding_id, g.batch_id having sum(g.quantity) < 0 order by max(g.id) desc
-                        """).params(piece, article).query(Row.class).list();
+        List<Row> rows = entities.createQuery("""
+                        select g.holdingId, g.batchId, -sum(g.quantity), -sum(g.value)
+                        from LedgerRow g join HoldingRow h on h.id = g.holdingId join LotRow l on l.id = h.lotId
+                        where g.pieceId = :piece and g.movement = PICK and l.articleId = :article
+                        group by g.holdingId, g.batchId having sum(g.quantity) < 0 order by max(g.id) desc
+                        """, Row.class)
+                .setParameter("piece", piece)
+                .setParameter("article", article)
+                .getResultList();
         ledger.hold(rows.stream().map(Row::holding).toList());
         long missing = count;
         for (Row row : rows) {
@@ -161,24 +165,16 @@ public class PartPicks {
     private Map<Long, List<Long>> boxesFor(Map<Long, Long> wanted) {
         Map<Long, List<Long>> boxes = new TreeMap<>();
         if (!wanted.isEmpty()) {
-            jdbc.sql("""
-                            select b.article_id, b.id
-                            from (select lot.article_id, h.id, lot.received_on,
-                                         sum(h.quantity) over (partition by lot.article_id order by lot.received_on, h.id)
-                                             - h.quantity as before
-                                  from holding h join lot on lot.id = h.lot_id
-                                  where lot.article_id = any (?) and h.quantity > 0) b
-                                join unnest(?, ?) w (article_id, wanted) on w.article_id = b.article_id
-                            where b.before < w.wanted order by b.article_id, b.received_on, b.id
-                            """)
-                    .params(
-                            wanted.keySet().toArray(Long[]::new),
-                            wanted.keySet().toArray(Long[]::new),
-                            wanted.values().toArray(Long[]::new))
-                    .query(row -> {
-                        boxes.computeIfAbsent(row.getLong(1), a -> new ArrayList<>())
-                                .add(row.getLong(2));
-                    });
+            entities.createQuery("""
+                            select l.articleId, h.id,
+                                   sum(h.quantity) over (partition by l.articleId order by l.receivedOn, h.id) - h.quantity
+                            from HoldingRow h join LotRow l on l.id = h.lotId
+                            where l.articleId in :articles and h.quantity > 0 order by l.articleId, l.receivedOn, h.id
+                            """, Tuple.class).setParameter("articles", wanted.keySet()).getResultList().stream()
+                    .filter(row ->
+                            row.get(2, Number.class).longValue() < wanted.getOrDefault(row.get(0, Long.class), 0L))
+                    .forEach(row -> boxes.computeIfAbsent(row.get(0, Long.class), a -> new ArrayList<>())
+                            .add(row.get(1, Long.class)));
         }
         return boxes;
     }

@@ -65,29 +65,34 @@ public class StrandCord {
     /** The lot that most of a strand was cut from, if it was cut from any. */
     @Transactional(readOnly = true)
     public Optional<Long> lotOfStrand(long strand) {
-        return jdbc.sql("""
-                        select h.lot_id from ledger l join holding h on h.id = l.holding_id
-                        where l.strand_id = ? and l.movement = 'CUT' group by h.lot_id having sum(l.quantity) < 0
-                        order by sum(l.quantity), h.lot_id limit 1
-                        """).param(strand).query(Long.class).optional();
+        return entities
+                .createQuery("""
+                        select h.lotId from LedgerRow l join HoldingRow h on h.id = l.holdingId
+                        where l.strandId = :strand and l.movement = CUT group by h.lotId having sum(l.quantity) < 0
+                        order by sum(l.quantity), h.lotId
+                        """, Long.class)
+                .setParameter("strand", strand)
+                .setMaxResults(1)
+                .getResultList()
+                .stream()
+                .findFirst();
     }
 
     /** How a holding is called. */
     @Transactional(readOnly = true)
     public String label(long holding) {
-        return jdbc.sql("select label from holding where id = ?")
-                .param(holding)
-                .query(String.class)
-                .single();
+        return entities.createQuery("select h.label from HoldingRow h where h.id = :holding", String.class)
+                .setParameter("holding", holding)
+                .getSingleResult();
     }
 
     /** Locks all that these strands were cut from and left, before any of it is moved. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void hold(Collection<Long> strands) {
-        ledger.hold(jdbc.sql("select distinct holding_id from ledger where strand_id = any (?)")
-                .param(strands.toArray(Long[]::new))
-                .query(Long.class)
-                .list());
+        ledger.hold(entities.createQuery(
+                        "select distinct l.holdingId from LedgerRow l where l.strandId in :strands", Long.class)
+                .setParameter("strands", strands)
+                .getResultList());
     }
 
     /**
