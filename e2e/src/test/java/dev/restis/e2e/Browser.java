@@ -8,6 +8,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.Response;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
@@ -23,6 +24,8 @@ import java.util.concurrent.CopyOnWriteArrayList;
 
 /** Headless Chromium on one server; remembers every console error, failed request and request that leaves the machine. */
 final class Browser implements AutoCloseable {
+
+    private static final int SETTLED_MS = 2_000;
 
     private static final List<String> FLAGS = List.of(
             "--no-sandbox",
@@ -276,8 +279,17 @@ final class Browser implements AutoCloseable {
         return ((Number) page.evaluate("() => window.__shift")).doubleValue();
     }
 
+    /** Whether it does, once a change of its width has come to rest. */
     static boolean scrollsSideways(Page page) {
-        return (Boolean) page.evaluate("() => document.documentElement.scrollWidth > window.innerWidth");
+        try {
+            page.waitForFunction(
+                    "() => document.documentElement.scrollWidth <= window.innerWidth",
+                    null,
+                    new Page.WaitForFunctionOptions().setTimeout(SETTLED_MS));
+            return false;
+        } catch (TimeoutError stays) {
+            return true;
+        }
     }
 
     @Override
