@@ -25,6 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -79,6 +80,8 @@ public class Stock {
             select l.id, l.holdingId, l.movement, l.quantity, l.value, l.batchId, l.pieceId, l.strandId, l.cutStepId
             from LedgerRow l where l.reverses is null and not exists (select 1 from LedgerRow r where r.reverses = l.id)
             """;
+
+    private static final int MOST_ASKED = 10_000;
 
     private final Articles articles;
     private final Ledger ledger;
@@ -276,12 +279,21 @@ public class Stock {
     /** The holdings that something was moved from or to for these pieces or by these steps of cut lists. */
     @Transactional(readOnly = true)
     public List<Long> moved(Collection<Long> pieces, Collection<Long> steps) {
-        return entities.createQuery(
-                        "select distinct l.holdingId from LedgerRow l where l.pieceId in :pieces or l.cutStepId in :steps",
-                        Long.class)
-                .setParameter("pieces", pieces)
-                .setParameter("steps", steps)
-                .getResultList();
+        Set<Long> moved = movedBy("select distinct l.holdingId from LedgerRow l where l.pieceId in :some", pieces);
+        moved.addAll(movedBy("select distinct l.holdingId from LedgerRow l where l.cutStepId in :some", steps));
+        return List.copyOf(moved);
+    }
+
+    /** A list of cuts has no largest size, but a query has: it is asked in stretches. */
+    private Set<Long> movedBy(String which, Collection<Long> of) {
+        List<Long> all = List.copyOf(of);
+        Set<Long> holdings = new TreeSet<>();
+        for (int from = 0; from < all.size(); from += MOST_ASKED) {
+            holdings.addAll(entities.createQuery(which, Long.class)
+                    .setParameter("some", all.subList(from, Math.min(all.size(), from + MOST_ASKED)))
+                    .getResultList());
+        }
+        return holdings;
     }
 
     /** Holds them, for whoever moves the same again. */
